@@ -1,0 +1,203 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Exceptions\Conflict;
+use App\Models\Revision;
+use App\Models\RigJob;
+use App\Models\User;
+use Hollin\Core\Job\BadJobFile;
+use Hollin\Core\Job\JobFile;
+use Hollin\Core\Job\Patch;
+use Hollin\Core\Plan\Intents;
+use Hollin\Core\Plan\Planned;
+use Hollin\Core\Plan\Refused;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+use stdClass;
+
+/**
+ * Writes revisions of a job's design: edits, undo, going back, import. One transaction each, the
+ * job's row locked; the same UUID twice does nothing twice.
+ */
+final class Design
+{
+    /**
+     * @return array{Revision, list<string>} the revision, and what the person should know
+     * @throws Refused when the intent cannot be done
+     * @throws Conflict when somebody touched the same since the base revision
+     */
+    public function edit(RigJob $job, User $user, string $uuid, int $base, stdClass $intent): array
+    {
+        return DB::transaction(function () use ($job, $user, $uuid, $base, $intent): array {
+            $head = $this->lock($job);
+            $done = $job->revisions()->where('uuid', $uuid)->first();
+            if ($done !== null) {
+                return [$done, []];
+            }
+            $atHead = $head->decoded();
+            if ($base === $head->number) {
+                $edit = Intents::apply($atHead, $intent);
+
+                return [$this->append($job, $head, $user, $uuid, 'edit', $edit->words, $atHead, $edit->document), $edit->notices];
+            }
+            $atBase = $job->revision($base)->decoded();
+            $edit = Intents::apply($atBase, $intent);
+            $patch = Patch::between($atBase, $edit->document);
+            $this->refuseOverlap($job, $patch, $edit->document, $atHead, $job->revisions()->with('user')->where('number', '>', $base)->orderBy('number')->get()->values()->all());
+            $document = $this->rebased($atHead, $patch);
+            if ($document === null) {
+                // Different places, yet no longer together (two circuits in one slot): mean it again at the head.
+                $edit = Intents::apply($atHead, $intent);
+                $document = $edit->document;
+            }
+
+            return [$this->append($job, $head, $user, $uuid, 'edit', $edit->words, $atHead, $document), $edit->notices];
+        });
+    }
+
+    /**
+     * Takes back the person's own latest edit that still stands.
+     *
+     * @throws Refused when there is nothing of theirs to take back
+     * @throws Conflict when somebody touched the same since
+     */
+    public function undo(RigJob $job, User $user, string $uuid): Revision
+    {
+        return DB::transaction(function () use ($job, $user, $uuid): Revision {
+            $head = $this->lock($job);
+            $done = $job->revisions()->where('uuid', $uuid)->first();
+            if ($done !== null) {
+                return $done;
+            }
+            $revisions = $job->revisions()->with('user')->orderBy('number')->get();
+            $undone = array_fill_keys($revisions->pluck('undoes')->filter()->all(), true);
+            $own = $revisions->last(fn(Revision $r): bool => $r->user_id === $user->id && $r->kind === 'edit' && !isset($undone[$r->number]));
+            if ($own === null) {
+                throw Refused::because('', 'There is nothing of yours left to undo.');
+            }
+            $later = $revisions->filter(fn(Revision $r): bool => $r->number > $own->number && $r->undoes === null && !isset($undone[$r->number]))->all();
+            $atHead = $head->decoded();
+            $this->refuseOverlap($job, $own->inverseOperations(), $job->revision($own->number - 1)->decoded(), $atHead, array_values($later));
+            try {
+                $document = Patch::apply($atHead, $own->inverseOperations());
+                JobFile::check($document, $atHead);
+            } catch (\Swaggest\JsonDiff\Exception|BadJobFile $e) {
+                throw new Conflict($head->number, [], 'Undoing "' . $own->words . '" would leave a design that does not hold together: ' . $e->getMessage());
+            }
+
+            return $this->append($job, $head, $user, $uuid, 'undo', 'took back: ' . $own->words, $atHead, $document, $own->number);
+        });
+    }
+
+    /** Goes back to an earlier revision, as a new one. */
+    public function restore(RigJob $job, User $user, string $uuid, int $number): Revision
+    {
+        return DB::transaction(function () use ($job, $user, $uuid, $number): Revision {
+            $head = $this->lock($job);
+
+            return $job->revisions()->where('uuid', $uuid)->first()
+                ?? $this->append($job, $head, $user, $uuid, 'edit', "went back to revision {$number}", $head->decoded(), $job->revision($number)->decoded());
+        });
+    }
+
+    /**
+     * Puts a job file into a job that has nothing in it yet.
+     *
+     * @throws Refused when the job already has a design
+     */
+    public function import(RigJob $job, User $user, string $uuid, stdClass $document): Revision
+    {
+        return DB::transaction(function () use ($job, $user, $uuid, $document): Revision {
+            $head = $this->lock($job);
+            $done = $job->revisions()->where('uuid', $uuid)->first();
+            if ($done !== null) {
+                return $done;
+            }
+            if ($head->number !== 1) {
+                throw Refused::because('', 'A job file goes into an empty job; this one already has a history. Open a new job for it.');
+            }
+
+            return $this->append($job, $head, $user, $uuid, 'import', 'brought in a job file', $head->decoded(), $document);
+        });
+    }
+
+    /** A new job with its first revision. */
+    public function create(User $user, string $title, string $kind, ?int $customerId, ?stdClass $document = null): RigJob
+    {
+        return DB::transaction(function () use ($user, $title, $kind, $customerId, $document): RigJob {
+            $job = new RigJob(['title' => $title, 'kind' => $kind, 'customer_id' => $customerId, 'head' => 1]);
+            $job->workshop_id = $user->workshop_id;
+            $job->save();
+            $text = JobFile::write($document ?? JobFile::blank($title, $kind));
+            $job->revisions()->create([
+                'number' => 1, 'uuid' => (string) Str::uuid(), 'user_id' => $user->id, 'kind' => 'start', 'words' => 'opened the job',
+                'document' => $text, 'sha256' => hash('sha256', $text), 'patch' => '[]', 'inverse' => '[]',
+            ]);
+
+            return $job;
+        });
+    }
+
+    /**
+     * The head with a patch on it, or null when the two do not hold together.
+     *
+     * @param list<array<string, mixed>> $patch
+     */
+    private function rebased(stdClass $atHead, array $patch): ?stdClass
+    {
+        try {
+            $document = Patch::apply($atHead, $patch);
+            JobFile::check($document, $atHead);
+        } catch (\Swaggest\JsonDiff\Exception|BadJobFile) {
+            return null;
+        }
+
+        return count(Planned::clashes($document)) > count(Planned::clashes($atHead)) ? null : $document;
+    }
+
+    private function lock(RigJob $job): Revision
+    {
+        $locked = RigJob::query()->lockForUpdate()->findOrFail($job->id);
+        $job->head = $locked->head;
+
+        return $job->revision($locked->head);
+    }
+
+    private function append(RigJob $job, Revision $head, User $user, string $uuid, string $kind, string $words, stdClass $before, stdClass $after, ?int $undoes = null): Revision
+    {
+        $text = JobFile::write($after);
+        $patch = Patch::between($before, $after);
+        $revision = $job->revisions()->create([
+            'number' => $head->number + 1, 'uuid' => $uuid, 'user_id' => $user->id, 'kind' => $kind, 'words' => mb_substr($words, 0, 400), 'undoes' => $undoes,
+            'document' => $text, 'sha256' => hash('sha256', $text),
+            'patch' => json_encode($patch, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION),
+            'inverse' => json_encode(Patch::inverse($before, $patch), JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION),
+        ]);
+        $job->forceFill(['head' => $revision->number, 'title' => $after->title, 'kind' => $after->rig->kind])->save();
+
+        return $revision;
+    }
+
+    /**
+     * @param list<array<string, mixed>> $patch
+     * @param array<Revision> $since
+     */
+    private function refuseOverlap(RigJob $job, array $patch, stdClass $mine, stdClass $theirs, array $since): void
+    {
+        $conflicts = [];
+        foreach ($since as $revision) {
+            foreach (Patch::overlap($patch, $revision->operations()) as $pointer) {
+                $conflicts[$pointer] = [
+                    'pointer' => $pointer, 'yours' => Patch::at($mine, $pointer), 'theirs' => Patch::at($theirs, $pointer),
+                    'by' => ($revision->user->name ?? 'somebody') . ': ' . $revision->words,
+                ];
+            }
+        }
+        if ($conflicts !== []) {
+            throw new Conflict($job->head, array_values($conflicts), 'The same place was changed since: ' . implode('; ', array_unique(array_column($conflicts, 'by'))) . '.');
+        }
+    }
+}

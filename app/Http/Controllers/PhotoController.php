@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\KeepPhoto;
+use App\Models\Photo;
+use App\Models\RigJob;
+use App\Models\User;
+use Hollin\Core\Plan\Refused;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Gate;
+use Illuminate\Support\Facades\Storage;
+use OpenApi\Attributes as OA;
+use Symfony\Component\HttpFoundation\StreamedResponse;
+
+/** Photographs against components: private files, served to the workshop only. */
+final class PhotoController
+{
+    #[OA\Get(path: '/jobs/{job}/photos', operationId: 'photos', summary: 'A job\'s photographs.')]
+    #[OA\Parameter(name: 'job', in: 'path', required: true, schema: new OA\Schema(type: 'integer'))]
+    #[OA\Response(response: 200, description: 'Photographs', content: new OA\JsonContent(required: ['photos'], properties: [new OA\Property(property: 'photos', type: 'array', items: new OA\Items(ref: '#/components/schemas/Photo'))]))]
+    public function index(RigJob $job): JsonResponse
+    {
+        Gate::authorize('view', $job);
+        $photos = Photo::query()->with('user')->where('rig_job_id', $job->id)->orderBy('id')->get();
+
+        return response()->json(['photos' => $photos->map(self::row(...))->all()]);
+    }
+
+    #[OA\Post(path: '/jobs/{job}/photos', operationId: 'addPhoto', summary: 'Add a photograph to a component: JPEG, PNG or WebP up to 12 MB; it is written anew without metadata.')]
+    #[OA\Parameter(name: 'job', in: 'path', required: true, schema: new OA\Schema(type: 'integer'))]
+    #[OA\RequestBody(required: true, content: new OA\MediaType(mediaType: 'multipart/form-data', schema: new OA\Schema(required: ['photo', 'component'], properties: [
+        new OA\Property(property: 'photo', type: 'string', format: 'binary'), new OA\Property(property: 'component', type: 'string'), new OA\Property(property: 'note', type: 'string'),
+    ])))]
+    #[OA\Response(response: 201, description: 'Kept', content: new OA\JsonContent(ref: '#/components/schemas/Photo'))]
+    #[OA\Response(response: 422, description: 'Not a picture that can be read', content: new OA\JsonContent(ref: '#/components/schemas/Trouble'))]
+    public function store(Request $request, RigJob $job, KeepPhoto $keep): JsonResponse
+    {
+        Gate::authorize('survey', $job);
+        $given = $request->validate(['photo' => ['required', 'file', 'max:12288'], 'component' => ['required', 'string', 'max:80'], 'note' => ['nullable', 'string', 'max:300']]);
+        $user = $request->user();
+        $document = $job->revision($job->head)->decoded();
+        if (!isset($document->asFound->components->{$given['component']})) {
+            throw Refused::because('/component', sprintf('There is no component "%s" in the survey.', $given['component']));
+        }
+        $file = $given['photo'];
+        assert($file instanceof UploadedFile && $user instanceof User);
+
+        return response()->json(self::row($keep($job, $user, $file, $given['component'], $given['note'] ?? null)), 201);
+    }
+
+    #[OA\Get(path: '/photos/{photo}', operationId: 'photo', summary: 'The photograph itself.')]
+    #[OA\Parameter(name: 'photo', in: 'path', required: true, schema: new OA\Schema(type: 'integer'))]
+    #[OA\Response(response: 200, description: 'JPEG', content: new OA\MediaType(mediaType: 'image/jpeg'))]
+    public function show(Photo $photo): StreamedResponse
+    {
+        Gate::authorize('view', $photo->rigJob);
+        abort_unless(Storage::disk('local')->exists($photo->file()), 404, 'The file of this photograph is gone.');
+
+        return Storage::disk('local')->response($photo->file(), "photo-{$photo->id}.jpg", ['Content-Type' => 'image/jpeg', 'Cache-Control' => 'private, max-age=86400, immutable']);
+    }
+
+    #[OA\Delete(path: '/photos/{photo}', operationId: 'dropPhoto', summary: 'Remove a photograph.')]
+    #[OA\Parameter(name: 'photo', in: 'path', required: true, schema: new OA\Schema(type: 'integer'))]
+    #[OA\Response(response: 204, description: 'Gone')]
+    public function destroy(Photo $photo): Response
+    {
+        Gate::authorize('survey', $photo->rigJob);
+        $file = $photo->file();
+        $photo->delete();
+        if (Photo::query()->where('sha256', $photo->sha256)->doesntExist()) {
+            Storage::disk('local')->delete($file);
+        }
+
+        return response()->noContent();
+    }
+
+    /** @return array<string, mixed> */
+    private static function row(Photo $photo): array
+    {
+        return [
+            'id' => $photo->id, 'component' => $photo->component, 'note' => $photo->note, 'width' => $photo->width, 'height' => $photo->height, 'bytes' => $photo->bytes,
+            'by' => $photo->user?->name, 'at' => $photo->created_at->toIso8601ZuluString(),
+        ];
+    }
+}

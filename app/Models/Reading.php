@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Support\Carbon;
+
+/**
+ * Something read off a meter: append-only, tied to the revision it was made against, with what was expected.
+ *
+ * @property int $id
+ * @property int $revision
+ * @property string $what
+ * @property string $view
+ * @property string $state
+ * @property string $function
+ * @property string $point_a
+ * @property string|null $point_b
+ * @property string|null $value
+ * @property string|null $words
+ * @property string $unit
+ * @property string|null $instrument
+ * @property string|null $note
+ * @property string $expected
+ * @property Carbon $created_at
+ * @property User|null $user
+ */
+final class Reading extends Model
+{
+    public const UPDATED_AT = null;
+
+    protected $fillable = ['rig_job_id', 'user_id', 'uuid', 'revision', 'what', 'view', 'state', 'function', 'point_a', 'point_b', 'value', 'words', 'unit', 'instrument', 'note', 'expected'];
+
+    /** @return BelongsTo<User, $this> */
+    public function user(): BelongsTo
+    {
+        return $this->belongsTo(User::class);
+    }
+}

@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Foundation\Auth\User as Authenticatable;
+use Laravel\Sanctum\HasApiTokens;
+
+/**
+ * @property int $id
+ * @property int $workshop_id
+ * @property string $name
+ * @property string $email
+ * @property Role $role
+ * @property Workshop $workshop
+ */
+final class User extends Authenticatable
+{
+    /** @use HasApiTokens<\Laravel\Sanctum\PersonalAccessToken> */
+    use HasApiTokens;
+
+    protected $fillable = ['name', 'email', 'role', 'password'];
+
+    protected $hidden = ['password', 'remember_token'];
+
+    /** @return BelongsTo<Workshop, $this> */
+    public function workshop(): BelongsTo
+    {
+        return $this->belongsTo(Workshop::class);
+    }
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['password' => 'hashed', 'role' => Role::class];
+    }
+}

@@ -1,0 +1,14 @@
+<?php
+
+declare(strict_types=1);
+
+return [
+    // The browser that prints plan sheets.
+    'chromium' => env('HOLLIN_CHROMIUM', '/usr/bin/chromium'),
+    // Where that browser reaches this application: always this machine.
+    'loopback' => env('HOLLIN_LOOPBACK', env('APP_URL', 'http://127.0.0.1:8000')),
+    // Tell each response's peak memory in a header, for the benchmark.
+    'measure' => (bool) env('HOLLIN_MEASURE', false),
+    // Longest a sheet may take to print, s.
+    'print_seconds' => 60,
+];

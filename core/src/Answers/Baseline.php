@@ -1,0 +1,117 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Answers;
+
+use Hollin\Core\Components\Battery\Bank;
+use Hollin\Core\Components\Conversion\Converter;
+use Hollin\Core\Components\Panels\Circuit;
+use Hollin\Core\Components\Panels\Panel;
+use Hollin\Core\Rules\Examination;
+use Hollin\Core\Solve\Meter;
+use Hollin\Core\States\NamedState;
+
+/**
+ * One reading to take before anything is disconnected: where, in which state, what is expected and
+ * within what band. Afterwards nobody can tell what was broken before.
+ */
+final readonly class Baseline
+{
+    private function __construct(
+        public string $id,
+        public string $words,
+        public string $state,
+        public string $stateWords,
+        public string $function,
+        public string $a,
+        public string $b,
+        public string $unit,
+        public ?float $lowest,
+        public ?float $highest,
+        public ?string $expected,
+        public string $why,
+    ) {}
+
+    /** @return list<self> */
+    public static function of(Examination $rig): array
+    {
+        $points = [];
+        $dead = $rig->named['nothing'];
+        $shore = null;
+        foreach ($rig->named as $id => $state) {
+            if (str_starts_with($id, 'shore_') && $id !== 'shore_and_inverter') {
+                $shore ??= $state;
+            }
+        }
+        foreach ($rig->rig->all(Bank::class) as $id => $bank) {
+            // Whatever its charge: from low to full.
+            $points[] = new self("rest_{$id}", "{$bank->label()}, resting volts", $dead->id, $dead->title, 'dc_volts', "{$id}.pos", "{$id}.neg", 'V', round($bank->chemistry()->restV('low') * $bank->multiplesOf12V() - 0.3, 1), round($bank->fullV() + 0.2, 1), null, 'nothing charging, nothing drawing, an hour after the last charge');
+        }
+        foreach ($rig->rig->all(Panel::class) as $id => $panel) {
+            $points[] = new self("bond_{$id}", "{$panel->label()}, neutral bar to ground bar, dead", $dead->id, $dead->title, 'ohms', $panel->neutralBar(), $panel->groundBar(), 'Ω', 20.0, null, null, 'all sources out, proven dead; open, or a load\'s ohms: near zero means a bond in the vehicle');
+            $points[] = new self("frame_{$id}", "{$panel->label()}, ground bar to frame, dead", $dead->id, $dead->title, 'ohms', $panel->groundBar(), 'frame', 'Ω', 0.0, 1.0, null, 'all sources out, proven dead; well under 1 Ω');
+        }
+        if ($shore === null) {
+            return $points;
+        }
+        $settled = $rig->settled[$shore->id];
+        $meter = new Meter($settled, []);
+        foreach ($rig->rig->all(Converter::class) as $id => $converter) {
+            $volts = $meter->dcVolts("{$id}.pos", "{$id}.neg")->value ?? 0.0;
+            $points[] = new self("converter_{$id}", "{$converter->label()}, output volts", $shore->id, $shore->title, 'dc_volts', "{$id}.pos", "{$id}.neg", 'V', round(min($volts, $converter->outputV()) - 0.6, 1), round($converter->outputV() + 1.0, 1), null, 'shore on, converter breaker on');
+        }
+        foreach ($rig->rig->all(Circuit::class) as $id => $circuit) {
+            if ($circuit->place() === 'fixed' || $circuit->feedsComponent() !== null) {
+                continue;
+            }
+            $points[] = new self("polarity_{$id}", "{$circuit->label()}, polarity at an outlet", $shore->id, $shore->title, 'plug_tester', $id, '', '', null, null, $meter->plugTester($circuit)->words, 'plug-in tester; it cannot see everything');
+            if ($circuit->gfci() !== 'none') {
+                $points[] = new self("gfci_{$id}", "{$circuit->label()}, GFCI button", $shore->id, $shore->title, 'gfci_button', $id, '', '', null, null, $meter->gfciButton($circuit)->words, 'press, then reset');
+            }
+        }
+        $points[] = self::skin($shore);
+
+        return $points;
+    }
+
+    private static function skin(NamedState $shore): self
+    {
+        return new self('skin', 'Frame to independent earth', $shore->id, $shore->title, 'ac_volts', 'frame', 'earth', 'V', 0.0, 1.0, null, 'a rod or damp soil, not the pedestal; the only reading that finds a reversed pedestal with its ground bootlegged');
+    }
+
+    /** @param array<string, mixed> $given as stored */
+    public static function fromArray(array $given): self
+    {
+        $text = fn(string $k): string => is_string($given[$k] ?? null) ? $given[$k] : '';
+        $number = fn(string $k): ?float => is_numeric($given[$k] ?? null) ? (float) $given[$k] : null;
+
+        return new self($text('id'), $text('words'), $text('state'), $text('stateWords'), $text('function'), $text('a'), $text('b'), $text('unit'), $number('lowest'), $number('highest'), is_string($given['expected'] ?? null) ? $given['expected'] : null, $text('why'));
+    }
+
+    /** as expected, not as expected, or to be judged by a person. */
+    public function verdict(?float $value, ?string $words): string
+    {
+        if ($value !== null && ($this->lowest !== null || $this->highest !== null)) {
+            return ($this->lowest === null || $value >= $this->lowest - 1e-9) && ($this->highest === null || $value <= $this->highest + 1e-9) ? 'as expected' : 'not as expected';
+        }
+        // "Open" is the good answer wherever ohms must be high.
+        if ($words === 'open' && $this->unit === 'Ω') {
+            return $this->highest === null ? 'as expected' : 'not as expected';
+        }
+        if ($words !== null && $this->expected !== null) {
+            return str_starts_with($this->expected, $words) ? 'as expected' : 'not as expected';
+        }
+
+        return 'to be judged';
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return [
+            'id' => $this->id, 'words' => $this->words, 'state' => $this->state, 'stateWords' => $this->stateWords, 'function' => $this->function, 'a' => $this->a, 'b' => $this->b, 'unit' => $this->unit,
+            'lowest' => $this->lowest, 'highest' => $this->highest, 'expected' => $this->expected, 'why' => $this->why,
+        ];
+    }
+}

@@ -1,0 +1,190 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Answers;
+
+use Hollin\Core\Components\Battery\Bank;
+use Hollin\Core\Components\Component;
+use Hollin\Core\Components\Conversion\Inverting;
+use Hollin\Core\Components\Panels\Circuit;
+use Hollin\Core\Components\Panels\SpliceBox;
+use Hollin\Core\Job\Basis;
+use Hollin\Core\Reference\TypicalWeight;
+use Hollin\Core\Rules\Examination;
+use Hollin\Core\Rules\Finding;
+use Hollin\Core\Rules\Judge;
+use Hollin\Core\Rules\Prevented;
+use Hollin\Core\Rules\RuleBook;
+use Hollin\Core\Sizing\AcRun;
+use Hollin\Core\Sizing\BoxVolume;
+use Hollin\Core\Sizing\InverterCircuit;
+use Hollin\Core\States\NamedState;
+use Hollin\Core\States\NamedStates;
+use Hollin\Core\Wall\Paint;
+use Hollin\Core\Wall\Topology;
+use Hollin\Core\Wiring\ElementKind;
+use Hollin\Core\Wiring\TerminalWords;
+use stdClass;
+
+/** Everything Hollin says about one rig, as found or at the end of a stage. */
+final class RigAnswer
+{
+    /** @return array<string, mixed> */
+    public static function of(Examination $rig, Judge $judge): array
+    {
+        $topology = Topology::of($rig->rig);
+        $paint = [];
+        foreach ($rig->settled as $state => $settled) {
+            $paint[$state] = Paint::of($rig, $settled, $topology['links']);
+        }
+
+        return [
+            'rules' => RuleBook::VERSION,
+            'wall' => $topology,
+            'states' => array_map(self::stateName(...), array_values($rig->named)),
+            'faults' => array_map(self::stateName(...), NamedStates::faults($rig->graph)),
+            'controls' => self::controls($rig),
+            'paint' => (object) $paint,
+            'table' => self::table($rig),
+            'amps' => self::amps($rig),
+            'scenarios' => array_map(fn(array $s): string => $s['title'], $rig->needs->scenarios) ?: new stdClass(),
+            'findings' => array_map(fn(Finding $f): array => $f->toArray(), $judge->findings),
+            'prevented' => array_map(fn(Prevented $p): array => $p->toArray(), $judge->prevented),
+            'checked' => ['states' => $judge->proof->total, 'reduced' => $judge->proof->reduced, 'situations' => $judge->proof->situations, 'all' => $judge->proof->enumerated],
+            'sizes' => self::sizes($rig),
+            'runs' => AcRun::of($rig),
+            'boxes' => self::boxes($rig),
+            'weight' => ['kg' => round(TypicalWeight::ofRig($rig->rig), 1), 'words' => 'usual weights of batteries, inverters, panels and copper; nobody has weighed anything'],
+            'points' => (object) TerminalWords::of($rig->graph),
+            'conductors' => (object) self::conductors($rig),
+            'assumptions' => self::assumptions($rig),
+            'labels' => array_map(fn(Component $c): string => $c->label(), $rig->rig->components) ?: new stdClass(),
+        ];
+    }
+
+    /** @return list<array<string, mixed>> splice boxes and what their conductors need */
+    private static function boxes(Examination $rig): array
+    {
+        return array_values(array_map(function (SpliceBox $box) use ($rig): array {
+            $needed = BoxVolume::of($rig->graph, $box);
+
+            return ['component' => $box->id, 'label' => $box->label(), 'hasCm3' => $box->values->number('volumeCm3'), 'needsCm3' => round($needed->cm3, 1), 'arithmetic' => $needed->arithmetic, 'source' => BoxVolume::source()->text()];
+        }, $rig->rig->all(SpliceBox::class)));
+    }
+
+    /** @return array<string, string> what a clamp can be put around: element => words */
+    private static function conductors(Examination $rig): array
+    {
+        $words = ['hot' => 'hot', 'neutral' => 'neutral', 'ground' => 'ground', 'positive' => 'positive', 'negative' => 'negative'];
+        $conductors = [];
+        foreach ($rig->graph->elements as $id => $element) {
+            if ($element->kind === ElementKind::Conductor && $element->cable !== null) {
+                $conductors[$id] = $rig->rig->label($element->component) . ': ' . $words[$element->thread->value];
+            }
+        }
+
+        return $conductors;
+    }
+
+    /** @return array<string, mixed> */
+    private static function stateName(NamedState $state): array
+    {
+        return [
+            'id' => $state->id, 'letter' => $state->letter, 'title' => $state->title, 'group' => $state->group,
+            'controls' => (object) $state->setting->controls, 'surroundings' => (object) $state->setting->surroundings,
+        ];
+    }
+
+    /** @return list<array<string, mixed>> everything a person can set, and what surrounds the rig */
+    private static function controls(Examination $rig): array
+    {
+        $controls = [];
+        foreach ($rig->graph->devices as $id => $device) {
+            if (!$device->isAutomatic()) {
+                $controls[] = ['id' => $id, 'component' => $device->component, 'label' => $device->label, 'job' => $device->job, 'positions' => (object) $device->positions];
+            }
+        }
+        foreach ($rig->graph->surroundings as $id => $surrounding) {
+            $controls[] = ['id' => $id, 'component' => explode('.', $id)[0], 'label' => $surrounding->label, 'job' => 'pedestal', 'positions' => (object) $surrounding->values];
+        }
+
+        return $controls;
+    }
+
+    /** @return list<array<string, mixed>> the what-is-live table: circuits by named states */
+    private static function table(Examination $rig): array
+    {
+        $rows = [];
+        foreach ($rig->rig->all(Circuit::class) as $id => $circuit) {
+            $cells = [];
+            foreach ($rig->settled as $state => $settled) {
+                $live = $settled->situation->liveness()[$id];
+                $cells[$state] = [
+                    'kind' => $live->kind, 'words' => $live->words,
+                    'source' => $live->source === null ? null : $rig->graph->sources[$live->source]->letter,
+                    'by' => $live->source === null ? null : $rig->graph->sources[$live->source]->label,
+                ];
+            }
+            $rows[] = [
+                'circuit' => $id, 'label' => $circuit->label(), 'panel' => $circuit->hotPanel() ?? $circuit->behind(), 'slot' => $circuit->slot(), 'half' => $circuit->half(),
+                'ratingA' => $circuit->breakerA(), 'cells' => (object) $cells,
+            ];
+        }
+        usort($rows, fn(array $a, array $b): int => [$a['panel'], $a['slot'], $a['half']] <=> [$b['panel'], $b['slot'], $b['half']]);
+
+        return $rows;
+    }
+
+    private static function amps(Examination $rig): stdClass
+    {
+        $amps = new stdClass();
+        foreach ($rig->currents()->amps as $state => $scenarios) {
+            $amps->{$state} = new stdClass();
+            foreach ($scenarios as $scenario => $elements) {
+                $amps->{$state}->{$scenario} = (object) array_map(fn(float $a): float => round($a, 2), $elements);
+            }
+        }
+
+        return $amps;
+    }
+
+    /** @return list<array<string, mixed>> */
+    private static function sizes(Examination $rig): array
+    {
+        $sizes = [];
+        foreach ($rig->rig->all(Inverting::class) as $inverter) {
+            foreach ($rig->rig->all(Bank::class) as $bank) {
+                $circuit = InverterCircuit::of($rig->graph, $inverter, $bank, $rig->needs->school);
+                if ($circuit !== null) {
+                    $sizes[] = $circuit->answer;
+                }
+            }
+        }
+
+        return $sizes;
+    }
+
+    /** @return list<array{component: string, label: string, what: string, value: mixed}> values nobody has measured, read or been told */
+    private static function assumptions(Examination $rig): array
+    {
+        $found = [];
+        foreach ($rig->rig->components as $id => $component) {
+            $walk = function (stdClass $at, string $path) use (&$walk, &$found, $id, $component): void {
+                if (($at->basis ?? null) === Basis::Assumed->value) {
+                    $found[] = ['component' => $id, 'label' => $component->label(), 'what' => $path, 'value' => $at->value];
+
+                    return;
+                }
+                foreach (get_object_vars($at) as $name => $value) {
+                    if ($value instanceof stdClass) {
+                        $walk($value, "{$path}/{$name}");
+                    }
+                }
+            };
+            $walk($component->values->raw(), '');
+        }
+
+        return $found;
+    }
+}

@@ -1,0 +1,126 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Components\Battery;
+
+use Hollin\Core\Components\Component;
+use Hollin\Core\Job\Field;
+use Hollin\Core\Reference\Chemistry;
+use Hollin\Core\Wall\Plate;
+use Hollin\Core\Wiring\Graph;
+use Hollin\Core\Wiring\Source;
+
+/** A battery bank: equal batteries in series and parallel. */
+final class Bank extends Component
+{
+    public static function type(): string
+    {
+        return 'battery_bank';
+    }
+
+    public static function summary(): string
+    {
+        return 'Equal batteries in series and parallel. Terminals: pos, neg.';
+    }
+
+    public static function fields(): array
+    {
+        return [
+            'chemistry' => Field::choice('Chemistry', array_combine(
+                array_map(fn(Chemistry $c): string => $c->value, Chemistry::cases()),
+                array_map(fn(Chemistry $c): string => $c->label(), Chemistry::cases()),
+            )),
+            'unitV' => Field::number('Nominal voltage of one battery', 'V', 6, 52),
+            'unitAh' => Field::number('Capacity of one battery', 'Ah', 5, 1000)->surveyed(),
+            'series' => Field::integer('In series', 1, 8),
+            'parallel' => Field::integer('In parallel', 1, 8),
+            'unitMilliohm' => Field::number('Internal resistance of one battery', 'mΩ', 0.2, 60)->optional()->surveyed(),
+            'bmsContinuousA' => Field::number('BMS limit of one battery, continuous', 'A', 5, 1000)->optional()->surveyed(),
+            'bmsPeakA' => Field::number('BMS limit of one battery, peak', 'A', 5, 3000)->optional()->surveyed(),
+        ];
+    }
+
+    public function leadTerminals(): array
+    {
+        return ["{$this->id}.pos", "{$this->id}.neg"];
+    }
+
+    public function chemistry(): Chemistry
+    {
+        return Chemistry::from($this->values->text('chemistry'));
+    }
+
+    public function parallel(): int
+    {
+        return $this->values->integer('parallel', 1);
+    }
+
+    public function ratedV(): float
+    {
+        return $this->values->number('unitV') * $this->values->integer('series', 1);
+    }
+
+    public function capacityAh(): float
+    {
+        return $this->values->number('unitAh') * $this->parallel();
+    }
+
+    /** How many times the 12 V figures of the chemistry apply. */
+    public function multiplesOf12V(): int
+    {
+        return max(1, (int) round($this->ratedV() / 12.4));
+    }
+
+    public function fullV(): float
+    {
+        return $this->chemistry()->fullV() * $this->ratedV() / $this->chemistry()->nominalV();
+    }
+
+    public function highestV(): float
+    {
+        return $this->chemistry()->absorptionV() * $this->multiplesOf12V();
+    }
+
+    /**
+     * Internal resistance of the whole bank in ohm, and whether the figure is assumed.
+     *
+     * @return array{float, bool}
+     */
+    public function resistance(): array
+    {
+        $unit = $this->values->numberOrNull('unitMilliohm');
+        $assumed = $unit === null;
+        $ohm = $unit !== null
+            ? $unit / 1000
+            : $this->chemistry()->typicalOhm($this->values->number('unitAh')) * $this->values->number('unitV') / 12.0;
+
+        return [$ohm * $this->values->integer('series', 1) / $this->parallel(), $assumed];
+    }
+
+    public function compile(Graph $graph): void
+    {
+        $graph->source(new Source(
+            "{$this->id}.cells",
+            $this->id,
+            'battery',
+            'B',
+            'dc',
+            true,
+            "{$this->id}.pos",
+            "{$this->id}.neg",
+            'frame',
+            $this->ratedV(),
+            $this->values->number('bmsContinuousA', 1000) * $this->parallel(),
+            impedanceOhm: $this->resistance()[0],
+        ));
+    }
+
+    public function plate(): Plate
+    {
+        return new Plate('deck', 'bank', 0, [
+            sprintf('%d × %g Ah', $this->parallel() * $this->values->integer('series', 1), $this->values->number('unitAh')),
+            sprintf('%s · %g V', $this->chemistry()->label(), $this->ratedV()),
+        ]);
+    }
+}

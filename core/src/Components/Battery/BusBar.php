@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Components\Battery;
+
+use Hollin\Core\Components\Component;
+use Hollin\Core\Job\Field;
+use Hollin\Core\Wall\Plate;
+use Hollin\Core\Wiring\Graph;
+
+/** A DC bus bar, positive or negative. */
+final class BusBar extends Component
+{
+    public static function type(): string
+    {
+        return 'bus_bar';
+    }
+
+    public static function summary(): string
+    {
+        return 'A DC bus bar. Terminal: stud.';
+    }
+
+    public static function fields(): array
+    {
+        return [
+            'pole' => Field::choice('Pole', ['positive' => 'positive', 'negative' => 'negative']),
+            'ratingA' => Field::number('Rating', 'A', 10, 1000)->optional()->note('leave out when none is marked: no marking means not rated'),
+        ];
+    }
+
+    public function leadTerminals(): array
+    {
+        return ["{$this->id}.stud"];
+    }
+
+    public function compile(Graph $graph): void
+    {
+        $graph->terminal("{$this->id}.stud");
+    }
+
+    public function plate(): Plate
+    {
+        $rating = $this->values->numberOrNull('ratingA');
+
+        return new Plate('deck', 'bar', 3, [$rating === null ? 'not rated' : sprintf('%g A', $rating)]);
+    }
+}

@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Components\Battery;
+
+use Hollin\Core\Components\Component;
+use Hollin\Core\Job\Field;
+use Hollin\Core\Reference\FuseFamily;
+use Hollin\Core\Wall\Plate;
+use Hollin\Core\Wiring\Graph;
+use Hollin\Core\Wiring\Thread;
+
+/** A DC fuse or breaker in the positive. */
+final class DcFuse extends Component
+{
+    public static function type(): string
+    {
+        return 'dc_fuse';
+    }
+
+    public static function summary(): string
+    {
+        return 'A DC fuse or breaker in the positive. Terminals: in, out.';
+    }
+
+    public static function fields(): array
+    {
+        return [
+            'family' => Field::choice('Family', array_combine(
+                array_map(fn(FuseFamily $f): string => $f->value, FuseFamily::cases()),
+                array_map(fn(FuseFamily $f): string => $f->label(), FuseFamily::cases()),
+            )),
+            'ratingA' => Field::number('Rating', 'A', 1, 750)->surveyed(),
+        ];
+    }
+
+    public function leadTerminals(): array
+    {
+        return ["{$this->id}.in", "{$this->id}.out"];
+    }
+
+    public function family(): FuseFamily
+    {
+        return FuseFamily::from($this->values->text('family'));
+    }
+
+    public function ratingA(): float
+    {
+        return $this->values->number('ratingA');
+    }
+
+    public function compile(Graph $graph): void
+    {
+        $graph->conductor("{$this->id}.link", $this->id, "{$this->id}.in", "{$this->id}.out", Thread::Positive);
+    }
+
+    public function plate(): Plate
+    {
+        return new Plate('deck', 'bar', 1, [sprintf('%g A %s', $this->ratingA(), $this->family()->label())]);
+    }
+}

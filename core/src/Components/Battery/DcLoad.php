@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Components\Battery;
+
+use Hollin\Core\Components\Component;
+use Hollin\Core\Job\Field;
+use Hollin\Core\Wall\Plate;
+use Hollin\Core\Wiring\Graph;
+
+/** A DC user that is fed on its own: a gas or CO detector, breakaway brakes, a jack, a fan. */
+final class DcLoad extends Component
+{
+    public static function type(): string
+    {
+        return 'dc_load';
+    }
+
+    public static function summary(): string
+    {
+        return 'A DC user fed by leads of its own: gas or CO detector, breakaway brakes, or another. Detectors must be live while people are on board, brakes while towing. Terminals: pos, neg.';
+    }
+
+    public static function fields(): array
+    {
+        return [
+            'use' => Field::choice('Use', ['detector' => 'gas or CO detector', 'breakaway' => 'breakaway brakes', 'other' => 'other']),
+            'amps' => Field::number('Draw', 'A', 0, 60)->surveyed(),
+        ];
+    }
+
+    public function leadTerminals(): array
+    {
+        return ["{$this->id}.pos", "{$this->id}.neg"];
+    }
+
+    public function isLifeSafety(): bool
+    {
+        return $this->values->text('use') !== 'other';
+    }
+
+    public function compile(Graph $graph): void
+    {
+        $graph->terminal("{$this->id}.pos", "{$this->id}.neg");
+    }
+
+    public function plate(): Plate
+    {
+        return new Plate('deck', 'bar', 6, [sprintf('%g A%s', $this->values->number('amps'), $this->isLifeSafety() ? ' · life safety' : '')]);
+    }
+}

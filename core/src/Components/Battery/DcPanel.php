@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Components\Battery;
+
+use Hollin\Core\Components\Component;
+use Hollin\Core\Job\Field;
+use Hollin\Core\Wall\Plate;
+use Hollin\Core\Wiring\Graph;
+use Hollin\Core\Wiring\Thread;
+
+/** The 12 V fuse panel. */
+final class DcPanel extends Component
+{
+    public static function type(): string
+    {
+        return 'dc_panel';
+    }
+
+    public static function summary(): string
+    {
+        return 'The 12 V fuse panel, often in one box with the AC panel. Terminals: pos, neg, fused (behind a branch fuse, 15 A unless said).';
+    }
+
+    public static function fields(): array
+    {
+        return ['loadA' => Field::number('Usual running load', 'A', 0, 120)->surveyed(), 'branchFuseA' => Field::number('Branch fuses', 'A', 1, 40)->optional()];
+    }
+
+    public function leadTerminals(): array
+    {
+        return ["{$this->id}.pos", "{$this->id}.neg", "{$this->id}.fused"];
+    }
+
+    /** Rating of a branch fuse, A. */
+    public function branchFuseA(): float
+    {
+        return $this->values->number('branchFuseA', 15.0);
+    }
+
+    public function compile(Graph $graph): void
+    {
+        $graph->terminal("{$this->id}.pos", "{$this->id}.neg");
+        $graph->conductor("{$this->id}.branch", $this->id, "{$this->id}.pos", "{$this->id}.fused", Thread::Positive);
+    }
+
+    public function plate(): Plate
+    {
+        return new Plate('deck', 'bar', 5, [sprintf('%g A usual', $this->values->number('loadA'))]);
+    }
+}

@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Components\Battery;
+
+use Hollin\Core\Components\Component;
+use Hollin\Core\Job\Field;
+use Hollin\Core\Wall\Plate;
+use Hollin\Core\Wiring\Device;
+use Hollin\Core\Wiring\Graph;
+use Hollin\Core\Wiring\Thread;
+
+/** A battery disconnect. */
+final class DcSwitch extends Component
+{
+    public static function type(): string
+    {
+        return 'dc_switch';
+    }
+
+    public static function summary(): string
+    {
+        return 'A battery disconnect, in the positive. Terminals: in, out.';
+    }
+
+    public static function fields(): array
+    {
+        return ['ratingA' => Field::number('Continuous rating', 'A', 10, 1000)->surveyed()];
+    }
+
+    public function leadTerminals(): array
+    {
+        return ["{$this->id}.in", "{$this->id}.out"];
+    }
+
+    public function ratingA(): float
+    {
+        return $this->values->number('ratingA');
+    }
+
+    public function compile(Graph $graph): void
+    {
+        $graph->device(new Device("{$this->id}.handle", $this->id, $this->label(), 'disconnect', ['on' => 'closed', 'off' => 'open'], 'on'));
+        $graph->contact("{$this->id}.pole", $this->id, "{$this->id}.in", "{$this->id}.out", Thread::Positive, "{$this->id}.handle", ['on'], $this->ratingA());
+    }
+
+    public function plate(): Plate
+    {
+        return new Plate('deck', 'bar', 2, [sprintf('%g A', $this->ratingA())]);
+    }
+}

@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Components\Battery;
+
+use Hollin\Core\Components\Component;
+use Hollin\Core\Job\Field;
+use Hollin\Core\Wiring\Graph;
+use Hollin\Core\Wiring\Thread;
+
+/** The one bond of the DC negative to the frame. */
+final class FrameBond extends Component
+{
+    public static function type(): string
+    {
+        return 'frame_bond';
+    }
+
+    public static function summary(): string
+    {
+        return 'A bond of the DC negative to the frame; one, on the load side of the shunt.';
+    }
+
+    public static function fields(): array
+    {
+        return ['from' => Field::terminal('From'), 'cable' => Field::cable('Cable')];
+    }
+
+    public function compile(Graph $graph): void
+    {
+        $graph->conductor("{$this->id}.strap", $this->id, $this->values->text('from'), 'frame', Thread::Ground, $this->values->cable('cable'));
+    }
+
+    public function referenceProblems(array $others): array
+    {
+        return Lead::landing($others, '/from', $this->values->text('from'));
+    }
+}

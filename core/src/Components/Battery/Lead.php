@@ -1,0 +1,81 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Components\Battery;
+
+use Hollin\Core\Components\Component;
+use Hollin\Core\Job\Cable;
+use Hollin\Core\Job\Field;
+use Hollin\Core\Wiring\Graph;
+use Hollin\Core\Wiring\Thread;
+
+/** One DC conductor between two terminals. */
+final class Lead extends Component
+{
+    public static function type(): string
+    {
+        return 'lead';
+    }
+
+    public static function summary(): string
+    {
+        return 'One DC conductor from one terminal to another, for example bank.pos to main_fuse.in.';
+    }
+
+    public static function fields(): array
+    {
+        return [
+            'from' => Field::terminal('From'),
+            'to' => Field::terminal('To'),
+            'pole' => Field::choice('Pole', ['positive' => 'positive', 'negative' => 'negative']),
+            'cable' => Field::cable('Cable'),
+        ];
+    }
+
+    public function from(): string
+    {
+        return $this->values->text('from');
+    }
+
+    public function to(): string
+    {
+        return $this->values->text('to');
+    }
+
+    public function cable(): Cable
+    {
+        return $this->values->cable('cable') ?? throw new \LogicException('checked by the schema');
+    }
+
+    public function isPositive(): bool
+    {
+        return $this->values->text('pole') === 'positive';
+    }
+
+    public function compile(Graph $graph): void
+    {
+        $graph->conductor("{$this->id}.wire", $this->id, $this->from(), $this->to(), $this->isPositive() ? Thread::Positive : Thread::Negative, $this->cable());
+    }
+
+    public function referenceProblems(array $others): array
+    {
+        return [...self::landing($others, '/from', $this->from()), ...self::landing($others, '/to', $this->to())];
+    }
+
+    /**
+     * @param array<string, Component> $others
+     * @return list<array{string, string}>
+     */
+    public static function landing(array $others, string $pointer, string $terminal): array
+    {
+        $id = explode('.', $terminal)[0];
+        $at = $others[$id] ?? null;
+        if ($at === null) {
+            return [[$pointer, sprintf('"%s": there is no component "%s" in this rig.', $terminal, $id)]];
+        }
+        $known = $at->leadTerminals();
+
+        return in_array($terminal, $known, true) ? [] : [[$pointer, sprintf('"%s" is not a DC terminal of %s; it has: %s.', $terminal, $at->label(), implode(', ', $known) ?: 'none')]];
+    }
+}

@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Components\Battery;
+
+use Hollin\Core\Components\Component;
+use Hollin\Core\Job\Field;
+use Hollin\Core\Wall\Plate;
+use Hollin\Core\Wiring\Graph;
+use Hollin\Core\Wiring\Thread;
+
+/** A current shunt in the negative; everything it should count returns to its load side. */
+final class Shunt extends Component
+{
+    public static function type(): string
+    {
+        return 'shunt';
+    }
+
+    public static function summary(): string
+    {
+        return 'A current shunt in the battery negative. Terminals: battery, load.';
+    }
+
+    public static function fields(): array
+    {
+        return ['ratingA' => Field::number('Rating', 'A', 10, 1000)];
+    }
+
+    public function leadTerminals(): array
+    {
+        return ["{$this->id}.battery", "{$this->id}.load"];
+    }
+
+    public function compile(Graph $graph): void
+    {
+        $graph->conductor("{$this->id}.element", $this->id, "{$this->id}.battery", "{$this->id}.load", Thread::Negative);
+    }
+
+    public function plate(): Plate
+    {
+        return new Plate('deck', 'bar', 1, [sprintf('%g A', $this->values->number('ratingA'))]);
+    }
+}

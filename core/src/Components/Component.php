@@ -1,0 +1,158 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Components;
+
+use Hollin\Core\Job\Field;
+use Hollin\Core\Job\Values;
+use Hollin\Core\Wall\Plate;
+use Hollin\Core\Wiring\Graph;
+use Hollin\Core\Wiring\Port;
+
+/**
+ * One part of a rig. A type declares its properties, how it compiles into wiring, where cables
+ * and leads may land on it and what it is on the wall; adding a type is adding one class.
+ */
+abstract class Component
+{
+    /** Every name a port can have. */
+    protected const PORTS = [
+        'out' => 'out', 'line' => 'line', 'backfeed' => 'back-fed breaker', 'ac_in' => 'AC in', 'ac_out' => 'AC out', 'ac_out2' => 'second AC out',
+        'in' => 'in', 'in_a' => 'input A', 'in_b' => 'input B', 'unit_in' => 'to the unit', 'unit_out' => 'from the unit',
+        'receptacle' => 'receptacle', 'follow' => 'contact that follows inverting',
+    ];
+
+    final public function __construct(
+        public readonly string $id,
+        public readonly Values $values,
+    ) {}
+
+    /** Name of the type in a job file. */
+    abstract public static function type(): string;
+
+    /** One sentence for the documentation. */
+    abstract public static function summary(): string;
+
+    /** @return array<string, Field> */
+    abstract public static function fields(): array;
+
+    abstract public function compile(Graph $graph): void;
+
+    /** @return array<string, Field> */
+    final public static function allFields(): array
+    {
+        return ['label' => Field::text('Name', 80)] + static::fields() + ['note' => Field::text('Note', 500)->optional()];
+    }
+
+    public function label(): string
+    {
+        return $this->values->text('label', $this->id);
+    }
+
+    /** Where an AC cable may land, by port name. */
+    public function port(string $name): ?Port
+    {
+        return null;
+    }
+
+    /** @return list<string> port names */
+    public static function portNames(): array
+    {
+        return [];
+    }
+
+    /**
+     * Where the cord of an inlet can be plugged into this component: position of the cord => words,
+     * and the port behind it. A position's rating is that of the breaker ahead of it.
+     *
+     * @return array<string, array{words: string, port: Port, ratingA: float}>
+     */
+    public function offersTo(string $inlet): array
+    {
+        return [];
+    }
+
+    /** @return list<string> terminals where a DC lead may land */
+    public function leadTerminals(): array
+    {
+        return [];
+    }
+
+    /** Its place on the wall, or null when it is drawn as part of something else. */
+    public function plate(): ?Plate
+    {
+        return null;
+    }
+
+    /**
+     * What it says about other components that may be wrong, as [pointer below the component, message].
+     *
+     * @param array<string, Component> $others
+     * @return list<array{string, string}>
+     */
+    public function referenceProblems(array $others): array
+    {
+        return [];
+    }
+
+    /**
+     * @param array<string, Component> $others
+     * @param class-string<Component> $class
+     * @return list<array{string, string}>
+     */
+    final protected function mustBe(array $others, string $pointer, string $id, string $class): array
+    {
+        if (($others[$id] ?? null) instanceof $class) {
+            return [];
+        }
+        $known = array_keys(array_filter($others, fn(Component $c): bool => $c instanceof $class));
+
+        return [[$pointer, sprintf(
+            '"%s" is not a %s of this rig. %s',
+            $id,
+            str_replace('_', ' ', $class::type()),
+            $known === [] ? 'There is none.' : 'There is: ' . implode(', ', array_slice($known, 0, 20)) . '.',
+        )]];
+    }
+
+    /**
+     * @param array<string, Component> $others
+     * @return list<array{string, string}>
+     */
+    final protected function portProblems(array $others, string $name): array
+    {
+        $end = $this->values->group($name);
+
+        return $end === null ? [] : $this->endProblems($others, $end, "/{$name}");
+    }
+
+    /**
+     * @param array<string, Component> $others
+     * @return list<array{string, string}>
+     */
+    final protected function endProblems(array $others, Values $end, string $pointer): array
+    {
+        $at = $others[$end->text('at')] ?? null;
+        if ($at === null) {
+            return [["{$pointer}/at", sprintf('"%s" is not a component of this rig.', $end->text('at'))]];
+        }
+        if ($at->port($end->text('port')) === null) {
+            return [["{$pointer}/port", sprintf('%s has no AC port "%s"; it has: %s.', $at->id, $end->text('port'), implode(', ', $at::portNames()) ?: 'none')]];
+        }
+
+        return [];
+    }
+
+    /** The port an end names, or null when it names none. */
+    final protected static function portOf(Graph $graph, ?Values $end): ?Port
+    {
+        return $end === null ? null : $graph->rig->find($end->text('at'))?->port($end->text('port'));
+    }
+
+    /** @return array<string, Field> */
+    final protected static function end(): array
+    {
+        return ['at' => Field::ref('Component'), 'port' => Field::choice('Port', self::PORTS)];
+    }
+}

@@ -1,0 +1,123 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Components\Conversion;
+
+use Hollin\Core\Components\Component;
+use Hollin\Core\Components\Panels\Circuit;
+use Hollin\Core\Job\Field;
+use Hollin\Core\Wall\Plate;
+use Hollin\Core\Wiring\Device;
+use Hollin\Core\Wiring\Graph;
+use Hollin\Core\Wiring\Port;
+use Hollin\Core\Wiring\Source;
+use Hollin\Core\Wiring\Thread;
+
+/** 120 V in, 12 V out: charges the battery and carries the DC loads. */
+final class Converter extends Component
+{
+    public static function type(): string
+    {
+        return 'converter';
+    }
+
+    public static function summary(): string
+    {
+        return 'The factory converter: 120 V in, 12 V out. Fed by a circuit ("feeds") or by its plug in a circuit\'s receptacle. Port: ac_in. DC terminals: pos, neg.';
+    }
+
+    public static function fields(): array
+    {
+        return [
+            'outputA' => Field::number('Output', 'A', 5, 120),
+            'outputV' => Field::number('Charging voltage', 'V', 11, 30)->optional(),
+            'efficiency' => Field::number('Efficiency', '', 0.5, 0.98)->surveyed(),
+            'powerFactor' => Field::number('Power factor', '', 0.4, 1)->optional(),
+            'mount' => Field::choice('Mount', ['in_panel' => 'in the panel', 'separate' => 'separate', 'charger' => 'plug-in charger']),
+            'profile' => Field::choice('Charging profile', ['lead' => 'lead', 'lithium' => 'lithium', 'chosen' => 'adjustable, set to the bank'])->optional(),
+            'plug' => Field::ref('Circuit whose receptacle it is plugged into')->optional(),
+        ];
+    }
+
+    public static function portNames(): array
+    {
+        return ['ac_in'];
+    }
+
+    public function port(string $name): ?Port
+    {
+        return $name === 'ac_in' ? Port::named("{$this->id}.ac_in") : null;
+    }
+
+    public function leadTerminals(): array
+    {
+        return ["{$this->id}.pos", "{$this->id}.neg"];
+    }
+
+    public function outputA(): float
+    {
+        return $this->values->number('outputA');
+    }
+
+    public function outputV(): float
+    {
+        return $this->values->number('outputV', 13.6);
+    }
+
+    public function efficiency(): float
+    {
+        return $this->values->number('efficiency');
+    }
+
+    /** Input at full output, W. */
+    public function inputW(): float
+    {
+        return $this->outputA() * $this->outputV() / $this->efficiency();
+    }
+
+    public function inputA(): float
+    {
+        return $this->inputW() / 120 / $this->values->number('powerFactor', 1.0);
+    }
+
+    public function compile(Graph $graph): void
+    {
+        $in = Port::named("{$this->id}.ac_in");
+        $plug = $this->values->text('plug');
+        if ($plug !== '') {
+            $graph->device(new Device("{$this->id}.plug", $this->id, $this->label(), 'plug', ['in' => 'plugged in', 'out' => 'unplugged'], 'in'));
+            foreach (['l' => Thread::Hot, 'n' => Thread::Neutral, 'g' => Thread::Ground] as $pole => $thread) {
+                $graph->contact("{$this->id}.plug_{$pole}", $this->id, "{$plug}.{$pole}", "{$this->id}.ac_in.{$pole}", $thread, "{$this->id}.plug", ['in']);
+            }
+        }
+        $graph->terminal($in->hot, $in->neutral);
+        $graph->conductor("{$this->id}.case", $this->id, $in->ground, 'frame', Thread::Ground);
+        $graph->source(new Source(
+            "{$this->id}.output",
+            $this->id,
+            $this->label(),
+            'C',
+            'dc',
+            false,
+            "{$this->id}.pos",
+            "{$this->id}.neg",
+            'frame',
+            $this->outputV(),
+            $this->outputA(),
+            runsOnAc: [$in->hot, $in->neutral],
+        ));
+    }
+
+    public function plate(): Plate
+    {
+        return new Plate('straddle', 'body', 1, [sprintf('%g A · %.1f V', $this->outputA(), $this->outputV()), ['in_panel' => 'in the panel', 'charger' => 'plug-in charger'][$this->values->text('mount')] ?? 'separate']);
+    }
+
+    public function referenceProblems(array $others): array
+    {
+        $plug = $this->values->text('plug');
+
+        return $plug === '' ? [] : $this->mustBe($others, '/plug', $plug, Circuit::class);
+    }
+}

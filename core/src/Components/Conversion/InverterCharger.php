@@ -1,0 +1,177 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Components\Conversion;
+
+use Hollin\Core\Job\Field;
+use Hollin\Core\Wall\Plate;
+use Hollin\Core\Wiring\Device;
+use Hollin\Core\Wiring\Graph;
+use Hollin\Core\Wiring\Port;
+use Hollin\Core\Wiring\Source;
+use Hollin\Core\Wiring\Thread;
+
+/**
+ * Inverter and charger in one, with the relay that passes an outside supply through, and the
+ * relay that bonds neutral to ground while it makes the voltage itself.
+ */
+final class InverterCharger extends Inverting
+{
+    public static function type(): string
+    {
+        return 'inverter_charger';
+    }
+
+    public static function summary(): string
+    {
+        return 'An inverter/charger with pass-through relay, neutral switched or common, neutral-ground bonding relay and charger. Ports: ac_in, ac_out, ac_out2 (a second output, joined to the input), follow (a contact live while it inverts). DC terminals: pos, neg.';
+    }
+
+    public static function fields(): array
+    {
+        return [
+            'continuousW' => Field::number('Continuous output', 'W', 100, 6000),
+            'surgeW' => Field::number('Surge output', 'W', 100, 15000),
+            'efficiency' => Field::number('Efficiency at that load', '', 0.6, 0.98),
+            'dcNominalV' => Field::number('Nominal battery voltage', 'V', 12, 48),
+            'cutOffV' => Field::number('Low-voltage cut-off', 'V', 9, 46),
+            'idleW' => Field::number('Idle draw', 'W', 0, 100),
+            'passThroughA' => Field::number('Pass-through relay', 'A', 10, 60),
+            'neutral' => Field::choice('Neutral', ['switched' => 'switched by the relay', 'common' => 'common, in to out']),
+            'bond' => Field::choice('Neutral-ground bond', ['relay' => 'relay, closed while inverting', 'none' => 'none', 'fixed' => 'always closed']),
+            'chargerA' => Field::number('Charger output', 'A', 0, 200),
+            'chargerEfficiency' => Field::number('Charger efficiency', '', 0.6, 0.98)->optional(),
+            'inputLimitA' => Field::number('Input current limit as set', 'A', 3, 60),
+            'rejectsBelowV' => Field::number('Rejects a supply below', 'V', 80, 115),
+            'passesWhenOff' => Field::flag('Passes shore through when switched off')->optional(),
+            'qualifyS' => Field::number('Waits for a steady supply', 's', 0, 120)->optional(),
+            'assist' => Field::flag('Assists a weak supply from the battery')->optional(),
+            'secondOutput' => Field::flag('Has a second output that follows the supply')->optional(),
+            'largestLug' => Field::size('Largest cable its DC studs take')->optional(),
+            'studs' => Field::integer('Cables each DC stud takes', 1, 2)->optional(),
+        ];
+    }
+
+    public static function portNames(): array
+    {
+        return ['ac_in', 'ac_out', 'ac_out2', 'follow'];
+    }
+
+    public function port(string $name): ?Port
+    {
+        return in_array($name, self::portNames(), true) ? Port::named("{$this->id}.{$name}") : null;
+    }
+
+    public function neutral(): string
+    {
+        return $this->values->text('bond') === 'none' ? 'floating' : 'bonded';
+    }
+
+    public function passThroughA(): float
+    {
+        return $this->values->number('passThroughA');
+    }
+
+    public function inputLimitA(): float
+    {
+        return $this->values->number('inputLimitA');
+    }
+
+    /** AC the charger takes at full output, A at 120 V. */
+    public function chargerInputA(): float
+    {
+        return $this->values->number('chargerA') * $this->values->number('dcNominalV') * 1.125
+            / $this->values->number('chargerEfficiency', 0.88) / 120;
+    }
+
+    public function relay(): string
+    {
+        return "{$this->id}.relay";
+    }
+
+    public function compile(Graph $graph): void
+    {
+        $in = Port::named("{$this->id}.ac_in");
+        $out = Port::named("{$this->id}.ac_out");
+        $graph->device(new Device($this->mode(), $this->id, $this->label() . ' switch', 'mode', [
+            'off' => 'off', 'charge' => 'charger only', 'on' => 'on',
+        ], 'on'));
+        $graph->device(new Device($this->relay(), $this->id, $this->label() . ' transfer relay', 'relay', [
+            'rest' => 'at rest', 'pass' => 'passing shore through', 'invert' => 'inverting',
+        ], 'rest', new TransferRelay($this), contacts: 'pass-through contacts'));
+        $graph->contact("{$this->id}.pass_l", $this->id, $in->hot, $out->hot, Thread::Hot, $this->relay(), ['pass'], $this->passThroughA());
+        if ($this->values->text('neutral') === 'switched') {
+            $graph->contact("{$this->id}.pass_n", $this->id, $in->neutral, $out->neutral, Thread::Neutral, $this->relay(), ['pass'], $this->passThroughA());
+        } else {
+            $graph->conductor("{$this->id}.common_n", $this->id, $in->neutral, $out->neutral, Thread::Neutral);
+        }
+        if ($this->values->flag('secondOutput')) {
+            $graph->poles("{$this->id}.second", $this->id, $in, Port::named("{$this->id}.ac_out2"), $this->relay(), ['pass'], $this->passThroughA());
+        }
+        $follow = Port::named("{$this->id}.follow");
+        if (self::follows($graph->rig, $this->id)) {
+            $graph->contact("{$this->id}.follow_l", $this->id, $out->hot, $follow->hot, Thread::Hot, $this->relay(), ['invert']);
+            $graph->conductor("{$this->id}.follow_n", $this->id, $out->neutral, $follow->neutral, Thread::Neutral);
+            $graph->conductor("{$this->id}.follow_g", $this->id, $out->ground, $follow->ground, Thread::Ground);
+        }
+        $graph->conductor("{$this->id}.ground_through", $this->id, $in->ground, $out->ground, Thread::Ground);
+        $graph->conductor("{$this->id}.case", $this->id, $out->ground, 'frame', Thread::Ground);
+        match ($this->values->text('bond')) {
+            'relay' => $graph->bond("{$this->id}.bond_relay", $this->id, $out->neutral, $out->ground, $this->relay(), ['invert']),
+            'fixed' => $graph->bond("{$this->id}.bond_fixed", $this->id, $out->neutral, $out->ground),
+            default => null,
+        };
+        $graph->source(new Source(
+            "{$this->id}.inverter",
+            $this->id,
+            'inverter',
+            'I',
+            'ac',
+            true,
+            $out->hot,
+            $out->neutral,
+            $out->ground,
+            120.0,
+            $this->continuousW() / 120,
+            device: $this->relay(),
+            positions: ['invert'],
+            impedanceOhm: self::REGULATION * 120.0 / max(0.1, $this->continuousW() / 120),
+            surgeA: $this->values->number('surgeW') / 120,
+        ));
+        $graph->source(new Source(
+            "{$this->id}.charger",
+            $this->id,
+            $this->label() . ' charger',
+            'C',
+            'dc',
+            false,
+            "{$this->id}.pos",
+            "{$this->id}.neg",
+            'frame',
+            $this->values->number('dcNominalV') * 1.125,
+            $this->values->number('chargerA'),
+            device: $this->relay(),
+            positions: ['pass'],
+            runsOnAc: [$in->hot, $in->neutral],
+        ));
+    }
+
+    /** Whether anything is fed from the contact that follows inverting. */
+    private static function follows(\Hollin\Core\Job\Rig $rig, string $id): bool
+    {
+        foreach ($rig->components as $component) {
+            $coil = $component instanceof \Hollin\Core\Components\Switching\Contactor ? $component->values->group('coil') : null;
+            if ($coil?->text('at') === $id && $coil->text('port') === 'follow') {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    public function plate(): Plate
+    {
+        return new Plate('straddle', 'gate', 0, [sprintf('%g W · pass %g A', $this->continuousW(), $this->passThroughA()), sprintf('charger %g A · limit %g A', $this->values->number('chargerA'), $this->inputLimitA())]);
+    }
+}

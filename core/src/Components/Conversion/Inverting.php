@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Components\Conversion;
+
+use Hollin\Core\Components\Component;
+
+/** What makes 120 V from the battery, alone or with a charger in the same box. */
+abstract class Inverting extends Component
+{
+    /** Drop of the output from nothing to full load, as a share (common practice, no source). */
+    protected const REGULATION = 0.02;
+
+    final public function leadTerminals(): array
+    {
+        return ["{$this->id}.pos", "{$this->id}.neg"];
+    }
+
+    final public function continuousW(): float
+    {
+        return $this->values->number('continuousW');
+    }
+
+    final public function surgeW(): float
+    {
+        return $this->values->number('surgeW');
+    }
+
+    final public function efficiency(): float
+    {
+        return $this->values->number('efficiency');
+    }
+
+    /** Its switch, as a device. */
+    final public function mode(): string
+    {
+        return "{$this->id}.mode";
+    }
+
+    /** Output neutral: bonded (or bonded by a relay), floating, or half the voltage from the case. */
+    abstract public function neutral(): string;
+}

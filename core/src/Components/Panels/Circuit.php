@@ -1,0 +1,261 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Components\Panels;
+
+use Hollin\Core\Components\Component;
+use Hollin\Core\Job\Cable;
+use Hollin\Core\Job\Field;
+use Hollin\Core\Wiring\CircuitEnd;
+use Hollin\Core\Wiring\Graph;
+use Hollin\Core\Wiring\Load;
+use Hollin\Core\Wiring\Port;
+use Hollin\Core\Wiring\Thread;
+
+/**
+ * A branch circuit: the breaker its hot lands on, the bar its neutral lands on, its cable, its
+ * GFCI protection and what it runs. Hot and neutral can land apart; that is what surveys find.
+ */
+final class Circuit extends Component
+{
+    public static function type(): string
+    {
+        return 'circuit';
+    }
+
+    public static function summary(): string
+    {
+        return 'A branch circuit: where its hot lands (panel and slot, behind another circuit\'s GFCI, or at a port of equipment), where its neutral lands, breaker, cable, GFCI and loads; or the equipment it feeds. Port: receptacle.';
+    }
+
+    public static function fields(): array
+    {
+        return [
+            'hot' => Field::group('Where the hot lands', [
+                'panel' => Field::ref('Panel')->optional(),
+                'slot' => Field::integer('Slot', 1, 24)->optional(),
+                'half' => Field::choice('Half of a tandem breaker', ['a' => 'a', 'b' => 'b'])->optional(),
+                'behind' => Field::ref('Circuit whose GFCI feeds it')->optional(),
+                'at' => Field::ref('Equipment it is wired to or plugged into')->optional(),
+                'port' => Field::choice('Port', self::PORTS)->optional(),
+            ]),
+            'neutral' => Field::group('Where the neutral lands', [
+                'panel' => Field::ref('Panel')->optional(),
+                'behind' => Field::ref('Circuit whose GFCI feeds it')->optional(),
+                'at' => Field::ref('Equipment it is wired to or plugged into')->optional(),
+                'port' => Field::choice('Port', self::PORTS)->optional(),
+            ]),
+            'breakerA' => Field::integer('Breaker, A', 5, 60)->optional()->surveyed(),
+            'cable' => Field::cable('Cable'),
+            'gfci' => Field::choice('GFCI', ['none' => 'none', 'breaker' => 'GFCI breaker', 'receptacle' => 'GFCI at the first receptacle']),
+            'place' => Field::choice('Where it is used', [
+                'bath' => 'bath', 'counter' => 'kitchen counter', 'outside' => 'outside', 'general' => 'inside, general', 'fixed' => 'fixed equipment',
+            ]),
+            'loads' => Field::map('Loads', [
+                'label' => Field::text('Name', 60),
+                'watts' => Field::number('Power', 'W', 0, 6000)->surveyed(),
+                'powerFactor' => Field::number('Power factor', '', 0.3, 1)->optional(),
+                'kind' => Field::choice('Kind', ['resistive' => 'resistive', 'constant' => 'constant power', 'motor' => 'motor']),
+                'continuous' => Field::flag('Runs three hours or more')->optional(),
+                'lockedRotorA' => Field::number('Locked-rotor current', 'A', 1, 150)->optional()->surveyed(),
+                'startsByItself' => Field::flag('Starts by itself when 120 V appears')->optional(),
+            ])->optional(),
+            'feeds' => Field::group('Equipment it feeds', self::end())->optional(),
+        ];
+    }
+
+    public static function portNames(): array
+    {
+        return ['receptacle'];
+    }
+
+    public function port(string $name): ?Port
+    {
+        return $name === 'receptacle' ? Port::named($this->id) : null;
+    }
+
+    /** The equipment a wire lands at, when that is neither a panel nor another circuit. */
+    public function equipment(string $wire): ?string
+    {
+        return $this->values->group($wire)?->text('at') ?: null;
+    }
+
+    /** Where a wire lands: a panel, another circuit, or equipment. */
+    public function lands(string $wire): string
+    {
+        $end = $this->values->group($wire);
+
+        return ($end?->text('panel') ?: null) ?? ($end?->text('behind') ?: null) ?? (string) $end?->text('at');
+    }
+
+    public function hotPanel(): ?string
+    {
+        return $this->values->group('hot')?->text('panel') ?: null;
+    }
+
+    public function neutralPanel(): ?string
+    {
+        return $this->values->group('neutral')?->text('panel') ?: null;
+    }
+
+    public function behind(): ?string
+    {
+        return $this->values->group('hot')?->text('behind') ?: null;
+    }
+
+    public function neutralBehind(): ?string
+    {
+        return $this->values->group('neutral')?->text('behind') ?: null;
+    }
+
+    public function slot(): int
+    {
+        return $this->values->group('hot')?->integer('slot') ?? 0;
+    }
+
+    public function half(): string
+    {
+        return $this->values->group('hot')?->text('half') ?? '';
+    }
+
+    public function breakerA(): ?float
+    {
+        return $this->values->numberOrNull('breakerA');
+    }
+
+    public function cable(): Cable
+    {
+        return $this->values->cable('cable') ?? throw new \LogicException('checked by the schema');
+    }
+
+    public function gfci(): string
+    {
+        return $this->values->text('gfci', 'none');
+    }
+
+    public function place(): string
+    {
+        return $this->values->text('place');
+    }
+
+    /** Places where 551.41 asks for GFCI protection. */
+    public function wantsGfci(): bool
+    {
+        return in_array($this->place(), ['bath', 'counter', 'outside'], true);
+    }
+
+    public function feedsComponent(): ?string
+    {
+        return $this->values->group('feeds')?->text('at');
+    }
+
+    public function compile(Graph $graph): void
+    {
+        $end = Port::named($this->id);
+        $panel = $graph->rig->find((string) $this->hotPanel());
+        $neutralPanel = $graph->rig->find((string) $this->neutralPanel());
+        $cable = $this->cable();
+        $head = "{$this->id}.head";
+        if ($panel instanceof Panel) {
+            $graph->breaker("{$this->id}.breaker", $this->id, $this->label() . ' breaker');
+            $graph->contact("{$this->id}.pole", $this->id, $panel->bus(), $head, Thread::Hot, "{$this->id}.breaker", ['on'], $this->breakerA());
+            $graph->conductor("{$this->id}.hot", $this->id, $head, $end->hot, Thread::Hot, $cable);
+            $graph->conductor("{$this->id}.ground", $this->id, $panel->groundBar(), $end->ground, Thread::Ground, $cable);
+        } elseif ($this->behind() !== null) {
+            $graph->conductor("{$this->id}.hot", $this->id, "{$this->behind()}.l", $end->hot, Thread::Hot, $cable);
+            $graph->conductor("{$this->id}.ground", $this->id, "{$this->behind()}.g", $end->ground, Thread::Ground, $cable);
+        } else {
+            $port = self::portOf($graph, $this->values->group('hot'));
+            if ($port !== null) {
+                $from = $port->hot;
+                if ($this->breakerA() !== null) {
+                    $graph->breaker("{$this->id}.breaker", $this->id, $this->label() . ' breaker');
+                    $graph->contact("{$this->id}.pole", $this->id, $port->hot, $head, Thread::Hot, "{$this->id}.breaker", ['on'], $this->breakerA());
+                    $from = $head;
+                }
+                $graph->conductor("{$this->id}.hot", $this->id, $from, $end->hot, Thread::Hot, $cable);
+                $graph->conductor("{$this->id}.ground", $this->id, $port->ground, $end->ground, Thread::Ground, $cable);
+            }
+        }
+        if ($neutralPanel instanceof Panel) {
+            $graph->conductor("{$this->id}.neutral", $this->id, $neutralPanel->neutralBar(), $end->neutral, Thread::Neutral, $cable);
+        } elseif ($this->neutralBehind() !== null) {
+            $graph->conductor("{$this->id}.neutral", $this->id, "{$this->neutralBehind()}.n", $end->neutral, Thread::Neutral, $cable);
+        } else {
+            $port = self::portOf($graph, $this->values->group('neutral'));
+            if ($port !== null) {
+                $graph->conductor("{$this->id}.neutral", $this->id, $port->neutral, $end->neutral, Thread::Neutral, $cable);
+            }
+        }
+        $graph->circuit(new CircuitEnd(
+            $this->id,
+            $end->hot,
+            $end->neutral,
+            $end->ground,
+            $this->lands('hot') === $this->lands('neutral') && $this->values->group('hot')?->text('port') === $this->values->group('neutral')?->text('port'),
+            $this->lands('hot'),
+            $this->lands('neutral'),
+        ));
+        foreach ($this->values->entries('loads') as $id => $load) {
+            $graph->load(new Load(
+                "{$this->id}.{$id}",
+                $this->id,
+                $load->text('label'),
+                $end->hot,
+                $end->neutral,
+                $load->number('watts'),
+                $load->number('powerFactor', 1.0),
+                120.0,
+                $load->flag('continuous'),
+                $load->flag('startsByItself'),
+                $load->text('kind', 'resistive'),
+                $load->numberOrNull('lockedRotorA'),
+            ));
+        }
+        $feeds = $this->values->group('feeds');
+        $port = $feeds === null ? null : $graph->rig->find($feeds->text('at'))?->port($feeds->text('port'));
+        if ($port !== null) {
+            $graph->cable("{$this->id}.into", $end, $port, null);
+        }
+    }
+
+    public function referenceProblems(array $others): array
+    {
+        $problems = $this->portProblems($others, 'feeds');
+        foreach (['hot', 'neutral'] as $wire) {
+            $panel = $wire === 'hot' ? $this->hotPanel() : $this->neutralPanel();
+            $behind = $wire === 'hot' ? $this->behind() : $this->neutralBehind();
+            $equipment = $this->equipment($wire);
+            if (count(array_filter([$panel, $behind, $equipment], fn(?string $id): bool => $id !== null)) !== 1) {
+                $problems[] = ["/{$wire}", "must land somewhere: give either \"panel\", \"behind\", or \"at\" with \"port\" for the {$wire}."];
+            } elseif ($equipment !== null) {
+                $end = $this->values->group($wire);
+                array_push($problems, ...($end === null ? [] : $this->endProblems($others, $end, "/{$wire}")));
+            } elseif ($panel !== null) {
+                array_push($problems, ...$this->mustBe($others, "/{$wire}/panel", $panel, Panel::class));
+            } else {
+                array_push($problems, ...$this->mustBe($others, "/{$wire}/behind", (string) $behind, self::class));
+                if ($behind === $this->id) {
+                    $problems[] = ["/{$wire}/behind", 'names the circuit itself.'];
+                }
+            }
+        }
+        if ($this->hotPanel() !== null && $this->slot() === 0) {
+            $problems[] = ['/hot/slot', 'is missing: a hot lands on a breaker in a slot.'];
+        }
+        if ($this->hotPanel() !== null && $this->breakerA() === null) {
+            $problems[] = ['/breakerA', 'is missing: a circuit from a panel has a breaker.'];
+        }
+        $chain = [$this->id => true];
+        for ($next = $this->behind(); $next !== null; $next = ($others[$next] ?? null) instanceof self ? $others[$next]->behind() : null) {
+            if (isset($chain[$next])) {
+                $problems[] = ['/hot/behind', 'runs in a circle.'];
+                break;
+            }
+            $chain[$next] = true;
+        }
+
+        return $problems;
+    }
+}

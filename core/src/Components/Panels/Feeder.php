@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Components\Panels;
+
+use Hollin\Core\Components\Component;
+use Hollin\Core\Job\Cable;
+use Hollin\Core\Job\Field;
+use Hollin\Core\Wiring\Graph;
+
+/** An AC cable between two pieces of equipment: inlet to panel, inverter to subpanel. */
+final class Feeder extends Component
+{
+    public static function type(): string
+    {
+        return 'feeder';
+    }
+
+    public static function summary(): string
+    {
+        return 'A 120 V cable (hot, neutral, ground) from one port to another: inlet.out to panel.line, inverter.ac_out to a subpanel.';
+    }
+
+    public static function fields(): array
+    {
+        return ['from' => Field::group('From', self::end()), 'to' => Field::group('To', self::end()), 'cable' => Field::cable('Cable')];
+    }
+
+    public function fromComponent(): string
+    {
+        return $this->values->group('from')?->text('at') ?? '';
+    }
+
+    public function toComponent(): string
+    {
+        return $this->values->group('to')?->text('at') ?? '';
+    }
+
+    public function cable(): Cable
+    {
+        return $this->values->cable('cable') ?? throw new \LogicException('checked by the schema');
+    }
+
+    public function compile(Graph $graph): void
+    {
+        $ports = [];
+        foreach (['from', 'to'] as $end) {
+            $group = $this->values->group($end);
+            $ports[] = $group === null ? null : $graph->rig->find($group->text('at'))?->port($group->text('port'));
+        }
+        if ($ports[0] !== null && $ports[1] !== null) {
+            $graph->cable($this->id, $ports[0], $ports[1], $this->cable());
+        }
+    }
+
+    public function referenceProblems(array $others): array
+    {
+        return [...$this->portProblems($others, 'from'), ...$this->portProblems($others, 'to')];
+    }
+}

@@ -1,0 +1,161 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Components\Panels;
+
+use Hollin\Core\Components\Component;
+use Hollin\Core\Job\Field;
+use Hollin\Core\Wall\Plate;
+use Hollin\Core\Wiring\Device;
+use Hollin\Core\Wiring\Graph;
+use Hollin\Core\Wiring\Port;
+use Hollin\Core\Wiring\Thread;
+
+/** A one-bus AC panel: main or subpanel, with slots, a neutral bar and a ground bar. */
+final class Panel extends Component
+{
+    public static function type(): string
+    {
+        return 'panel';
+    }
+
+    public static function summary(): string
+    {
+        return 'A one-bus 120 V panel, main or subpanel: slots, neutral bar, ground bar. In a vehicle its neutral floats: no bonding screw. A back-fed breaker may bring a second supply in, interlocked with the main breaker or not. Ports: line, backfeed.';
+    }
+
+    public static function fields(): array
+    {
+        return [
+            'slots' => Field::integer('Slots', 1, 24),
+            'tandem' => Field::flag('Takes tandem breakers')->optional(),
+            'role' => Field::choice('Role', ['main' => 'main panel', 'sub' => 'subpanel']),
+            'mainA' => Field::integer('Main breaker, A', 10, 60)->optional()->note('leave out when it has none'),
+            'mainSlot' => Field::integer('Slot of the main breaker', 1, 24)->optional(),
+            'busA' => Field::integer('Bus rating, A', 15, 225)->optional(),
+            'backfeed' => Field::group('Back-fed breaker', [
+                'breakerA' => Field::integer('Breaker, A', 10, 60),
+                'slot' => Field::integer('Slot', 1, 24),
+                'interlocked' => Field::flag('Mechanical interlock with the main breaker'),
+                'holdDown' => Field::flag('Held down by a screw')->optional(),
+            ])->optional(),
+            'bondScrew' => Field::flag('Bonding screw or strap fitted')->surveyed(),
+            'bondedToFrame' => Field::flag('Ground bar bonded to the frame')->surveyed(),
+        ];
+    }
+
+    public static function portNames(): array
+    {
+        return ['line', 'backfeed'];
+    }
+
+    public function port(string $name): ?Port
+    {
+        return in_array($name, self::portNames(), true) ? new Port("{$this->id}.{$name}", $this->neutralBar(), $this->groundBar()) : null;
+    }
+
+    public function bus(): string
+    {
+        return "{$this->id}.bus";
+    }
+
+    public function neutralBar(): string
+    {
+        return "{$this->id}.neutral_bar";
+    }
+
+    public function groundBar(): string
+    {
+        return "{$this->id}.ground_bar";
+    }
+
+    public function mainA(): ?float
+    {
+        return $this->values->numberOrNull('mainA');
+    }
+
+    public function isMain(): bool
+    {
+        return $this->values->text('role') === 'main';
+    }
+
+    public function slots(): int
+    {
+        return $this->values->integer('slots');
+    }
+
+    public function compile(Graph $graph): void
+    {
+        $mainA = $this->mainA();
+        $backfeed = $this->values->group('backfeed');
+        if ($backfeed !== null && $mainA !== null && $backfeed->flag('interlocked')) {
+            // One handle slides between two: never both.
+            $graph->device(new Device("{$this->id}.main", $this->id, $this->label() . ' interlocked mains', 'transfer', [
+                'main' => 'main breaker on', 'off' => 'both off', 'backfeed' => 'back-fed breaker on',
+            ], 'main', selects: ['main' => "{$this->id}.line", 'backfeed' => "{$this->id}.backfeed"]));
+            $graph->contact("{$this->id}.main_pole", $this->id, "{$this->id}.line", $this->bus(), Thread::Hot, "{$this->id}.main", ['main'], $mainA);
+            $graph->contact("{$this->id}.backfeed_pole", $this->id, "{$this->id}.backfeed", $this->bus(), Thread::Hot, "{$this->id}.main", ['backfeed'], $backfeed->number('breakerA'));
+        } elseif ($mainA === null) {
+            $graph->conductor("{$this->id}.lugs", $this->id, "{$this->id}.line", $this->bus(), Thread::Hot);
+        } else {
+            $graph->breaker("{$this->id}.main", $this->id, $this->label() . ' main breaker');
+            $graph->contact("{$this->id}.main_pole", $this->id, "{$this->id}.line", $this->bus(), Thread::Hot, "{$this->id}.main", ['on'], $mainA);
+        }
+        if ($backfeed !== null && !isset($graph->elements["{$this->id}.backfeed_pole"])) {
+            $graph->device(new Device("{$this->id}.backfeed_breaker", $this->id, $this->label() . ' back-fed breaker', 'breaker', ['off' => 'off', 'on' => 'on'], 'off'));
+            $graph->contact("{$this->id}.backfeed_pole", $this->id, "{$this->id}.backfeed", $this->bus(), Thread::Hot, "{$this->id}.backfeed_breaker", ['on'], $backfeed->number('breakerA'));
+        }
+        $graph->terminal($this->neutralBar(), $this->groundBar());
+        if ($this->values->flag('bondScrew')) {
+            $graph->bond("{$this->id}.bond_screw", $this->id, $this->neutralBar(), $this->groundBar());
+        }
+        if ($this->values->flag('bondedToFrame')) {
+            $graph->conductor("{$this->id}.frame_bond", $this->id, $this->groundBar(), 'frame', Thread::Ground);
+        }
+    }
+
+    public function plate(): Plate
+    {
+        return new Plate('panels', 'tray', $this->isMain() ? 0 : 1, [$this->mainA() === null ? 'no main breaker' : sprintf('main %d A', $this->mainA())]);
+    }
+
+    public function referenceProblems(array $others): array
+    {
+        $taken = [];
+        $problems = [];
+        $mainSlot = $this->values->integer('mainSlot');
+        if ($mainSlot > 0) {
+            $taken["{$mainSlot}"] = 'the main breaker';
+        }
+        $backfeed = $this->values->group('backfeed');
+        if ($backfeed !== null) {
+            $taken["{$backfeed->integer('slot')}"] = 'the back-fed breaker';
+            if ($backfeed->flag('interlocked') && $this->mainA() === null) {
+                $problems[] = ['/backfeed/interlocked', 'needs a main breaker to interlock with: give "mainA".'];
+            }
+        }
+        foreach ($others as $circuit) {
+            if (!$circuit instanceof Circuit || $circuit->hotPanel() !== $this->id) {
+                continue;
+            }
+            $slot = $circuit->slot();
+            if ($slot > $this->slots()) {
+                $problems[] = ["@{$circuit->id}/hot/slot", sprintf('is %d, but %s has %d slots.', $slot, $this->label(), $this->slots())];
+                continue;
+            }
+            if ($circuit->half() !== '' && !$this->values->flag('tandem')) {
+                $problems[] = ["@{$circuit->id}/hot/half", sprintf('is a tandem half, but %s does not take tandem breakers.', $this->label())];
+            }
+            foreach ($circuit->half() === '' ? ["{$slot}", "{$slot}a", "{$slot}b"] : ["{$slot}", "{$slot}{$circuit->half()}"] as $place) {
+                if (isset($taken[$place])) {
+                    $problems[] = ["@{$circuit->id}/hot/slot", sprintf('%d of %s is already taken by %s.', $slot, $this->label(), $taken[$place])];
+                    break;
+                }
+            }
+            $taken[$slot . $circuit->half()] = $circuit->label();
+        }
+
+        return $problems;
+    }
+}

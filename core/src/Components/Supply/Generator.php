@@ -1,0 +1,126 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Components\Supply;
+
+use Hollin\Core\Components\Component;
+use Hollin\Core\Job\Field;
+use Hollin\Core\Wall\Plate;
+use Hollin\Core\Wiring\Device;
+use Hollin\Core\Wiring\Graph;
+use Hollin\Core\Wiring\Port;
+use Hollin\Core\Wiring\Source;
+use Hollin\Core\Wiring\Thread;
+
+/** A generator: on board, or portable with its own frame, its neutral bonded or floating. */
+final class Generator extends Component
+{
+    /** Voltage drop from nothing to full load that portable sets show, as a share; assumed. */
+    private const REGULATION = 0.06;
+
+    public static function type(): string
+    {
+        return 'generator';
+    }
+
+    public static function summary(): string
+    {
+        return 'A generator, portable or on board. Its neutral is bonded to its frame, floats, or is bonded by a plug in its outlet. The shore cord is carried to it ("reaches"), or it is wired. Port: out.';
+    }
+
+    public static function fields(): array
+    {
+        return [
+            'ratedW' => Field::number('Rated output', 'W', 500, 12000)->surveyed(),
+            'surgeW' => Field::number('Starting output', 'W', 500, 15000)->optional()->surveyed(),
+            'outletA' => Field::integer('Breaker of its outlet, A', 10, 60)->surveyed(),
+            'mount' => Field::choice('Mount', ['portable' => 'portable', 'on_board' => 'on board']),
+            'bond' => Field::choice('Neutral', ['bonded' => 'bonded to its frame', 'floating' => 'floating', 'plug' => 'bonded by a plug in its outlet']),
+            'autoStart' => Field::flag('Starts by itself')->optional(),
+            'reaches' => Field::ref('Inlet whose cord is plugged into it')->optional(),
+        ];
+    }
+
+    public static function portNames(): array
+    {
+        return ['out'];
+    }
+
+    public function port(string $name): ?Port
+    {
+        return $name === 'out' ? Port::named($this->id) : null;
+    }
+
+    public function ratedW(): float
+    {
+        return $this->values->number('ratedW');
+    }
+
+    public function outletA(): float
+    {
+        return $this->values->number('outletA');
+    }
+
+    public function run(): string
+    {
+        return "{$this->id}.run";
+    }
+
+    public function offersTo(string $inlet): array
+    {
+        return $inlet === $this->values->text('reaches')
+            ? [$this->id => ['words' => 'plugged into ' . $this->label(), 'port' => Port::named($this->id), 'ratingA' => $this->outletA()]]
+            : [];
+    }
+
+    public function compile(Graph $graph): void
+    {
+        $out = Port::named($this->id);
+        // A portable set that only the cord reaches makes no difference while the cord is elsewhere.
+        $inlet = $this->values->text('reaches');
+        $wired = array_filter($graph->rig->components, fn(Component $c): bool => $c->values->group('from')?->text('at') === $this->id);
+        $while = $inlet !== '' && $wired === [] && $this->values->text('mount') === 'portable' ? ["{$inlet}.plug" => [$this->id]] : [];
+        $graph->device(new Device($this->run(), $this->id, $this->label(), 'run', ['stopped' => 'stopped', 'running' => 'running'], 'stopped', while: $while));
+        $graph->device(new Device("{$this->id}.breaker", $this->id, $this->label() . ' breaker', 'breaker', ['on' => 'on', 'off' => 'off'], 'on', while: $while + [$this->run() => ['running']]));
+        $graph->contact("{$this->id}.pole", $this->id, "{$this->id}.winding", $out->hot, Thread::Hot, "{$this->id}.breaker", ['on'], $this->outletA());
+        $graph->terminal($out->neutral, $out->ground);
+        if ($this->values->text('bond') !== 'floating') {
+            $graph->bond("{$this->id}.bond", $this->id, $out->neutral, $out->ground);
+        }
+        if ($this->values->text('mount') === 'on_board') {
+            $graph->conductor("{$this->id}.case", $this->id, $out->ground, 'frame', Thread::Ground);
+        }
+        $amps = $this->ratedW() / 120;
+        $graph->source(new Source(
+            "{$this->id}.winding_source",
+            $this->id,
+            'generator',
+            'G',
+            'ac',
+            true,
+            "{$this->id}.winding",
+            $out->neutral,
+            $out->ground,
+            120.0,
+            $amps,
+            device: $this->run(),
+            positions: ['running'],
+            impedanceOhm: self::REGULATION * 120 / $amps,
+            surgeA: $this->values->number('surgeW', $this->ratedW()) / 120,
+            neutral: $this->values->text('bond') === 'floating' ? 'floating' : 'bonded',
+        ));
+    }
+
+    public function plate(): Plate
+    {
+        return new Plate('supplies', 'chip', 2, [sprintf('%g W · outlet %g A', $this->ratedW(), $this->outletA()), ['bonded' => 'neutral bonded', 'floating' => 'neutral floats', 'plug' => 'bonding plug'][$this->values->text('bond')] ?? '']);
+    }
+
+    public function referenceProblems(array $others): array
+    {
+        $inlet = $this->values->text('reaches');
+
+        return $inlet === '' ? [] : $this->mustBe($others, '/reaches', $inlet, Inlet::class);
+    }
+}

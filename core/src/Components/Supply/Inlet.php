@@ -1,0 +1,125 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Components\Supply;
+
+use Hollin\Core\Components\Component;
+use Hollin\Core\Job\Field;
+use Hollin\Core\Wall\Plate;
+use Hollin\Core\Wiring\Device;
+use Hollin\Core\Wiring\ExposedPins;
+use Hollin\Core\Wiring\Graph;
+use Hollin\Core\Wiring\Port;
+
+/**
+ * A cord with male blades that a person plugs in: the inlet, a captive cord, a generator inlet, or a
+ * plug moved by hand between two receptacles. Its blades are bare when nothing is mated.
+ */
+final class Inlet extends Component
+{
+    public static function type(): string
+    {
+        return 'inlet';
+    }
+
+    public static function summary(): string
+    {
+        return 'The inlet or captive cord by which power enters, or a plug moved by hand. It can be in one supply, generator or receptacle at a time; its male pins can be touched while unplugged. Port: out.';
+    }
+
+    public static function fields(): array
+    {
+        return [
+            'ratingA' => Field::integer('Rating, A', 10, 50),
+            'form' => Field::choice('Form', ['inlet' => 'inlet with detachable cord', 'captive' => 'captive cord', 'plug' => 'plug moved by hand']),
+            'cord' => Field::cable('Cord'),
+            'into' => Field::map('Receptacles in the rig it can be plugged into', self::end())->optional(),
+            'usual' => Field::text('Receptacle it is usually in', 40)->optional()->note('the id of one of these; unplugged when left out'),
+        ];
+    }
+
+    public static function portNames(): array
+    {
+        return ['out'];
+    }
+
+    public function port(string $name): ?Port
+    {
+        return $name === 'out' ? Port::named($this->id) : null;
+    }
+
+    public function ratingA(): float
+    {
+        return $this->values->number('ratingA');
+    }
+
+    public function plug(): string
+    {
+        return "{$this->id}.plug";
+    }
+
+    /**
+     * Everything its cord can be plugged into: position => owner, words, port, rating.
+     *
+     * @return array<string, array{owner: string, words: string, port: Port, ratingA: float}>
+     */
+    public function places(\Hollin\Core\Job\Rig $rig): array
+    {
+        $places = [];
+        foreach ($rig->components as $id => $component) {
+            foreach ($component->offersTo($this->id) as $position => $offer) {
+                $places[$position] = ['owner' => $id] + $offer;
+            }
+        }
+        foreach ($this->values->entries('into') as $position => $end) {
+            $at = $rig->find($end->text('at'));
+            $port = $at?->port($end->text('port'));
+            if ($at !== null && $port !== null) {
+                $places[$position] = ['owner' => $at->id, 'words' => 'plugged into ' . $at->label(), 'port' => $port, 'ratingA' => INF];
+            }
+        }
+
+        return $places;
+    }
+
+    public function compile(Graph $graph): void
+    {
+        $pins = new Port("{$this->id}.pin_l", "{$this->id}.pin_n", "{$this->id}.pin_g");
+        $graph->cable($this->id, $pins, Port::named($this->id), $this->values->cable('cord'));
+        $positions = ['out' => 'unplugged'];
+        $selects = $mates = [];
+        foreach ($this->places($graph->rig) as $position => $place) {
+            $positions[$position] = $place['words'];
+            $selects[$position] = $place['port']->hot;
+            $key = $place['owner'] . '|' . $place['port']->hot;
+            $mates[$key] ??= ['port' => $place['port'], 'owner' => $place['owner'], 'in' => []];
+            $mates[$key]['in'][] = $position;
+        }
+        $usual = $this->values->text('usual', 'out');
+        $label = $this->values->text('form') === 'plug' ? $this->label() : 'Shore cord';
+        $graph->device(new Device($this->plug(), $this->id, $label, 'plug', $positions, isset($positions[$usual]) ? $usual : 'out', selects: $selects));
+        foreach ($mates as $mate) {
+            $graph->poles("{$this->id}.mate_{$mate['in'][0]}", $mate['owner'], $mate['port'], $pins, $this->plug(), $mate['in'], ground: true);
+        }
+        $graph->exposed[] = new ExposedPins($this->id, $this->label(), ['hot' => $pins->hot, 'neutral' => $pins->neutral], $this->plug(), ['out']);
+    }
+
+    public function plate(): Plate
+    {
+        $cord = $this->values->cable('cord');
+        $form = ['captive' => 'captive cord', 'plug' => 'plug'][$this->values->text('form')] ?? 'inlet';
+
+        return new Plate($this->values->text('form') === 'plug' ? 'switching' : 'supplies', 'chip', 1, [sprintf('%d A %s', $this->ratingA(), $form), $cord?->spoken() . ' cord']);
+    }
+
+    public function referenceProblems(array $others): array
+    {
+        $problems = [];
+        foreach ($this->values->entries('into') as $position => $end) {
+            array_push($problems, ...$this->endProblems($others, $end, "/into/{$position}"));
+        }
+
+        return $problems;
+    }
+}

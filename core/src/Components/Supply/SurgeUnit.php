@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Components\Supply;
+
+use Hollin\Core\Components\Component;
+use Hollin\Core\Job\Field;
+use Hollin\Core\Wall\Plate;
+use Hollin\Core\Wiring\Device;
+use Hollin\Core\Wiring\Graph;
+use Hollin\Core\Wiring\Port;
+
+/**
+ * An energy-management and surge unit: it tests a supply, lets it in after a delay, and opens its
+ * poles when the supply is wrong. It never opens the equipment ground.
+ */
+final class SurgeUnit extends Component
+{
+    public static function type(): string
+    {
+        return 'surge_unit';
+    }
+
+    public static function summary(): string
+    {
+        return 'An energy-management and surge unit, at the cord or inside: opens its poles on wrong voltage, reversed polarity or open ground, closes after its delay, never opens the ground. Ports: in, out.';
+    }
+
+    public static function fields(): array
+    {
+        return [
+            'ratingA' => Field::integer('Rating, A', 15, 50),
+            'mount' => Field::choice('Mount', ['cord' => 'at the cord', 'inside' => 'hard-wired inside']),
+            'opens' => Field::choice('Opens', ['both' => 'hot and neutral', 'hot' => 'hot only']),
+            'delayS' => Field::number('Test delay', 's', 0, 300),
+            'lowV' => Field::number('Cuts off below', 'V', 90, 115)->optional(),
+            'highV' => Field::number('Cuts off above', 'V', 125, 145)->optional(),
+            'bypass' => Field::flag('Has a bypass switch')->optional(),
+        ];
+    }
+
+    public static function portNames(): array
+    {
+        return ['in', 'out'];
+    }
+
+    public function port(string $name): ?Port
+    {
+        return in_array($name, self::portNames(), true) ? Port::named("{$this->id}.{$name}") : null;
+    }
+
+    public function cutOff(): string
+    {
+        return "{$this->id}.cut_off";
+    }
+
+    public function bypassSwitch(): string
+    {
+        return "{$this->id}.bypass";
+    }
+
+    public function compile(Graph $graph): void
+    {
+        $in = Port::named("{$this->id}.in");
+        $out = Port::named("{$this->id}.out");
+        if ($this->values->flag('bypass')) {
+            $graph->device(new Device($this->bypassSwitch(), $this->id, $this->label() . ' bypass', 'switch', ['in_use' => 'in use', 'bypassed' => 'bypassed'], 'in_use'));
+        }
+        $graph->device(new Device($this->cutOff(), $this->id, $this->label(), 'relay', [
+            'open' => 'cut off', 'closed' => 'lets the supply in',
+        ], 'open', new SurgeLogic($this)));
+        $graph->poles($this->id, $this->id, $in, $out, $this->cutOff(), ['closed'], $this->values->number('ratingA'), $this->values->text('opens') === 'both');
+    }
+
+    public function plate(): Plate
+    {
+        return new Plate($this->values->text('mount') === 'cord' ? 'supplies' : 'switching', 'gate', 2, [sprintf('%g A · waits %g s', $this->values->number('ratingA'), $this->values->number('delayS')), 'opens ' . ($this->values->text('opens') === 'both' ? 'hot and neutral' : 'hot only')]);
+    }
+}

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Components\Switching;
+
+use Hollin\Core\Wiring\Automatic;
+use Hollin\Core\Wiring\Look;
+use Hollin\Core\Wiring\Port;
+
+/** A coil pulls in while its two terminals differ, not when one of them is live. */
+final readonly class CoilLogic implements Automatic
+{
+    /** Pick-up and drop-out of a small contactor, s (common practice, no source). */
+    private const MOVES_S = 0.03;
+
+    public function __construct(private ?Port $coil) {}
+
+    public function reads(): array
+    {
+        return [];
+    }
+
+    public function wish(Look $look): string
+    {
+        return $this->coil !== null && $look->ac($this->coil->hot, $this->coil->neutral, '') !== null ? 'pulled' : 'released';
+    }
+
+    public function delayS(string $from, string $to): float
+    {
+        return self::MOVES_S;
+    }
+}

@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Components\Switching;
+
+use Hollin\Core\Components\Component;
+use Hollin\Core\Job\Field;
+use Hollin\Core\Wall\Plate;
+use Hollin\Core\Wiring\Device;
+use Hollin\Core\Wiring\Graph;
+use Hollin\Core\Wiring\Port;
+
+/** A contactor in the converter's feed: its contact follows a coil somewhere else. */
+final class Contactor extends Component
+{
+    public static function type(): string
+    {
+        return 'contactor';
+    }
+
+    public static function summary(): string
+    {
+        return 'A contactor that locks the converter out: a normally-closed contact with its coil on the inverter, or, fail-safe, a normally-open one with its coil on the outside supply. Ports: in, out.';
+    }
+
+    public static function fields(): array
+    {
+        return [
+            'contact' => Field::choice('Contact', ['nc' => 'normally closed: opens with the coil', 'no' => 'normally open: closes with the coil']),
+            'coil' => Field::group('Where the coil is fed from', self::end()),
+            'coilW' => Field::number('Coil draw', 'W', 0.5, 40)->surveyed(),
+            'ratingA' => Field::integer('Contact rating, A', 10, 60),
+            'lamp' => Field::choice('Indicator lamp', ['none' => 'none', 'coil' => 'across the coil', 'output' => 'on the output'])->optional(),
+        ];
+    }
+
+    public static function portNames(): array
+    {
+        return ['in', 'out'];
+    }
+
+    public function port(string $name): ?Port
+    {
+        return in_array($name, self::portNames(), true) ? Port::named("{$this->id}.{$name}") : null;
+    }
+
+    public function coil(): string
+    {
+        return "{$this->id}.coil";
+    }
+
+    public function failsSafe(): bool
+    {
+        return $this->values->text('contact') === 'no';
+    }
+
+    public function coilW(): float
+    {
+        return $this->values->number('coilW');
+    }
+
+    public function compile(Graph $graph): void
+    {
+        $coil = self::portOf($graph, $this->values->group('coil'));
+        $graph->device(new Device($this->coil(), $this->id, $this->label(), 'relay', [
+            'released' => 'coil released', 'pulled' => 'coil pulled in',
+        ], 'released', new CoilLogic($coil), contacts: 'contact'));
+        $graph->poles($this->id, $this->id, Port::named("{$this->id}.in"), Port::named("{$this->id}.out"), $this->coil(), [$this->failsSafe() ? 'pulled' : 'released'], $this->values->number('ratingA'));
+        if ($coil !== null) {
+            $graph->terminal($coil->hot, $coil->neutral);
+        }
+    }
+
+    public function plate(): Plate
+    {
+        return new Plate('switching', 'gate', 3, [$this->failsSafe() ? 'normally open' : 'normally closed', sprintf('coil %g W', $this->coilW())]);
+    }
+
+    public function referenceProblems(array $others): array
+    {
+        return $this->portProblems($others, 'coil');
+    }
+}

@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Components\Switching;
+
+use Hollin\Core\Wiring\Automatic;
+use Hollin\Core\Wiring\Look;
+
+/** The preferred input when it is good, else the other, else the side the switch rests on. */
+final readonly class TransferLogic implements Automatic
+{
+    /** How long the contacts of a small automatic transfer switch take, s (common practice, no source). */
+    private const MOVES_S = 0.05;
+
+    public function __construct(private TransferSwitch $switch) {}
+
+    public function reads(): array
+    {
+        return [];
+    }
+
+    public function wish(Look $look): string
+    {
+        $prefers = $this->switch->values->text('prefers', 'a');
+        foreach ([$prefers, $prefers === 'a' ? 'b' : 'a'] as $side) {
+            $id = "{$this->switch->id}.in_{$side}";
+            if ($look->ac("{$id}.l", "{$id}.n", '') !== null) {
+                return $side;
+            }
+        }
+
+        return $this->switch->values->text('rest', 'b');
+    }
+
+    public function delayS(string $from, string $to): float
+    {
+        return $to === $this->switch->values->text('prefers', 'a') ? $this->switch->values->number('delayS', self::MOVES_S) : self::MOVES_S;
+    }
+}

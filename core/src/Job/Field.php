@@ -1,0 +1,200 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Job;
+
+use Hollin\Core\Reference\ConductorSize;
+use stdClass;
+
+/**
+ * One property of a component, declared once: from it come the JSON Schema, the checks on
+ * what is entered, the survey form and the documentation of the job file.
+ */
+final readonly class Field
+{
+    /**
+     * @param array<string, string> $choices value => words
+     * @param array<string, Field> $fields of a group, or of each entry of a map
+     */
+    private function __construct(
+        public string $kind,
+        public string $label,
+        public string $unit = '',
+        public float $min = 0,
+        public float $max = 0,
+        public array $choices = [],
+        public array $fields = [],
+        public bool $surveyed = false,
+        public bool $required = true,
+        public string $note = '',
+    ) {}
+
+    public static function text(string $label, int $longest = 120): self
+    {
+        return new self('text', $label, max: $longest);
+    }
+
+    /** A quantity in the unit its property name carries. */
+    public static function number(string $label, string $unit, float $min, float $max): self
+    {
+        return new self('number', $label, $unit, $min, $max);
+    }
+
+    public static function integer(string $label, int $min, int $max): self
+    {
+        return new self('integer', $label, '', $min, $max);
+    }
+
+    /** @param array<string, string> $choices */
+    public static function choice(string $label, array $choices): self
+    {
+        return new self('choice', $label, choices: $choices);
+    }
+
+    public static function flag(string $label): self
+    {
+        return new self('flag', $label);
+    }
+
+    /** A conductor size by its designation. */
+    public static function size(string $label): self
+    {
+        return new self('size', $label);
+    }
+
+    /** The id of another component. */
+    public static function ref(string $label): self
+    {
+        return new self('ref', $label);
+    }
+
+    /** A terminal of another component, written `component.terminal`. */
+    public static function terminal(string $label): self
+    {
+        return new self('terminal', $label);
+    }
+
+    /** @param array<string, Field> $fields */
+    public static function group(string $label, array $fields): self
+    {
+        return new self('group', $label, fields: $fields);
+    }
+
+    /** @param array<string, Field> $fields */
+    public static function map(string $label, array $fields): self
+    {
+        return new self('map', $label, fields: $fields);
+    }
+
+    /** A cable: its size, its length one way, and what it is sheathed in. */
+    public static function cable(string $label): self
+    {
+        return self::group($label, [
+            'size' => self::size('Size')->surveyed(),
+            'lengthM' => self::number('Length, one way', 'm', 0.01, 60)->surveyed(),
+            'sheath' => self::choice('Sheath', [
+                'nm_b' => 'NM-B sheathed cable', 'cord' => 'flexible cord', 'single' => 'single conductors', 'fine' => 'fine-strand battery cable',
+            ])->optional(),
+            'parallel' => self::integer('Conductors in parallel', 1, 2)->optional(),
+        ]);
+    }
+
+    public function surveyed(): self
+    {
+        return $this->with(surveyed: true);
+    }
+
+    public function optional(): self
+    {
+        return $this->with(required: false);
+    }
+
+    public function note(string $note): self
+    {
+        return $this->with(note: $note);
+    }
+
+    /** JSON Schema of the property. */
+    public function schema(): stdClass
+    {
+        $plain = match ($this->kind) {
+            'text' => ['type' => 'string', 'minLength' => 1, 'maxLength' => (int) $this->max],
+            'number' => ['type' => 'number', 'minimum' => $this->min, 'maximum' => $this->max],
+            'integer' => ['type' => 'integer', 'minimum' => (int) $this->min, 'maximum' => (int) $this->max],
+            'choice' => ['enum' => array_map(strval(...), array_keys($this->choices))],
+            'flag' => ['type' => 'boolean'],
+            'size' => ['enum' => array_keys(ConductorSize::all())],
+            'ref' => ['type' => 'string', 'pattern' => Id::PATTERN],
+            'terminal' => ['type' => 'string', 'pattern' => '^([a-z][a-z0-9_]*\.[a-z0-9_.]+|frame|earth)$'],
+            'group' => self::objectSchema($this->fields),
+            'map' => ['type' => 'object', 'propertyNames' => (object) ['pattern' => Id::PATTERN], 'maxProperties' => 200, 'additionalProperties' => (object) self::objectSchema($this->fields)],
+            default => [],
+        };
+        $plain['description'] = trim($this->label . ($this->unit === '' ? '' : ", {$this->unit}") . ($this->note === '' ? '' : ". {$this->note}"));
+        if (!$this->surveyed) {
+            return (object) $plain;
+        }
+
+        return (object) [
+            'description' => $plain['description'],
+            'if' => (object) ['type' => 'object'],
+            'then' => (object) [
+                'type' => 'object',
+                'properties' => (object) [
+                    'value' => (object) $plain,
+                    'basis' => (object) ['enum' => array_map(fn(Basis $b): string => $b->value, Basis::cases())],
+                    'by' => (object) ['type' => 'string', 'maxLength' => 80],
+                    'at' => (object) ['type' => 'string', 'maxLength' => 40],
+                    'entered' => (object) ['type' => 'string', 'maxLength' => 40],
+                ],
+                'required' => ['value', 'basis'],
+                'additionalProperties' => false,
+            ],
+            'else' => (object) $plain,
+        ];
+    }
+
+    /**
+     * @param array<string, Field> $fields
+     * @return array<string, mixed>
+     */
+    public static function objectSchema(array $fields): array
+    {
+        $properties = array_map(fn(Field $f): stdClass => $f->schema(), $fields);
+        $required = array_keys(array_filter($fields, fn(Field $f): bool => $f->required));
+
+        return ['type' => 'object', 'properties' => (object) $properties, 'additionalProperties' => false]
+            + ($required === [] ? [] : ['required' => $required]);
+    }
+
+    /**
+     * What a form needs to ask for the property.
+     *
+     * @return array<string, mixed>
+     */
+    public function form(): array
+    {
+        return [
+            'kind' => $this->kind, 'label' => $this->label, 'unit' => $this->unit, 'min' => $this->min, 'max' => $this->max,
+            'choices' => (object) $this->choices, 'surveyed' => $this->surveyed, 'required' => $this->required, 'note' => $this->note,
+            'fields' => (object) array_map(fn(Field $f): array => $f->form(), $this->fields),
+        ];
+    }
+
+    private function with(?bool $surveyed = null, ?bool $required = null, ?string $note = null): self
+    {
+        return new self(
+            $this->kind,
+            $this->label,
+            $this->unit,
+            $this->min,
+            $this->max,
+            $this->choices,
+            $this->fields,
+            $surveyed ?? $this->surveyed,
+            $required ?? $this->required,
+            $note ?? $this->note,
+        );
+    }
+}

@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Job;
+
+use Hollin\Core\Plan\Planned;
+use Hollin\Core\Plan\Refused;
+use Hollin\Core\States\Network;
+use Hollin\Core\Wiring\Graph;
+use stdClass;
+
+/** Checks across components: what names something must name something that is there. */
+final class References
+{
+    /** @return list<Problem> with the document it came from, changes that are as they were are not looked at again */
+    public static function problems(stdClass $document, ?stdClass $before = null): array
+    {
+        $problems = JobFile::same($before->asFound ?? null, $document->asFound) ? [] : self::asFound($document);
+        foreach (get_object_vars($document->plans) as $planId => $plan) {
+            foreach (get_object_vars($plan->changes) as $changeId => $change) {
+                $at = "/plans/{$planId}/changes/{$changeId}";
+                if (!isset($plan->stages->{$change->stage})) {
+                    $problems[] = new Problem("{$at}/stage", sprintf('"%s" is not a stage of the plan; it has: %s.', $change->stage, implode(', ', array_keys(get_object_vars($plan->stages)))));
+                }
+                if (!JobFile::same($before->plans->{$planId}->changes->{$changeId} ?? null, $change)) {
+                    array_push($problems, ...Planned::changeProblems($change, $at));
+                }
+            }
+        }
+
+        return $problems;
+    }
+
+    /** @return list<Problem> */
+    private static function asFound(stdClass $document): array
+    {
+        $rig = Rig::from($document->asFound->components);
+        $problems = self::ofRig($rig, '/asFound/components');
+        if ($problems !== []) {
+            return $problems;
+        }
+        try {
+            new Network(Graph::of($rig));
+        } catch (Refused $e) {
+            return [new Problem('/asFound/components', $e->problems[0]->message)];
+        }
+
+        return [];
+    }
+
+    /** @return list<Problem> */
+    public static function ofRig(Rig $rig, string $at): array
+    {
+        $problems = [];
+        foreach ($rig->components as $id => $component) {
+            foreach ($component->referenceProblems($rig->components) as [$pointer, $message]) {
+                // "@id/…" speaks about another component.
+                $problems[] = $pointer[0] === '@'
+                    ? new Problem($at . '/' . substr($pointer, 1), $message)
+                    : new Problem("{$at}/{$id}{$pointer}", $message);
+            }
+        }
+
+        return $problems;
+    }
+}

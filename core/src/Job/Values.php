@@ -1,0 +1,112 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Job;
+
+use Hollin\Core\Reference\ConductorSize;
+use LogicException;
+use stdClass;
+
+/** Typed reading of an object that has already passed the schema. Surveyed values are unwrapped. */
+final readonly class Values
+{
+    public function __construct(private stdClass $object) {}
+
+    public function has(string $name): bool
+    {
+        return isset($this->object->{$name});
+    }
+
+    public function text(string $name, string $else = ''): string
+    {
+        $value = $this->plain($name);
+
+        return is_string($value) ? $value : $else;
+    }
+
+    public function number(string $name, float $else = 0.0): float
+    {
+        $value = $this->plain($name);
+
+        return is_int($value) || is_float($value) ? (float) $value : $else;
+    }
+
+    public function numberOrNull(string $name): ?float
+    {
+        $value = $this->plain($name);
+
+        return is_int($value) || is_float($value) ? (float) $value : null;
+    }
+
+    public function integer(string $name, int $else = 0): int
+    {
+        return (int) round($this->number($name, $else));
+    }
+
+    public function flag(string $name, bool $else = false): bool
+    {
+        $value = $this->plain($name);
+
+        return is_bool($value) ? $value : $else;
+    }
+
+    public function group(string $name): ?self
+    {
+        $value = $this->object->{$name} ?? null;
+
+        return $value instanceof stdClass ? new self($value) : null;
+    }
+
+    public function size(string $name): ConductorSize
+    {
+        return ConductorSize::of($this->text($name));
+    }
+
+    public function cable(string $name): ?Cable
+    {
+        $group = $this->group($name);
+
+        return $group === null ? null : new Cable(
+            $group->size('size'),
+            $group->number('lengthM'),
+            $group->text('sheath', 'nm_b'),
+            $group->integer('parallel', 1),
+        );
+    }
+
+    /** @return array<string, self> */
+    public function entries(string $name): array
+    {
+        $entries = [];
+        foreach (get_object_vars($this->object->{$name} ?? new stdClass()) as $id => $entry) {
+            if ($entry instanceof stdClass) {
+                $entries[(string) $id] = new self($entry);
+            }
+        }
+
+        return $entries;
+    }
+
+    public function basis(string $name): ?Basis
+    {
+        $value = $this->object->{$name} ?? null;
+
+        return $value instanceof stdClass && is_string($value->basis ?? null) ? Basis::from($value->basis) : null;
+    }
+
+    public function raw(): stdClass
+    {
+        return $this->object;
+    }
+
+    private function plain(string $name): mixed
+    {
+        $value = $this->object->{$name} ?? null;
+        if ($value instanceof stdClass) {
+            return property_exists($value, 'basis') ? ($value->value ?? null) : throw new LogicException("{$name} is a group, not a value");
+        }
+
+        return $value;
+    }
+}

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Plan\Arrangements;
+
+use Hollin\Core\Job\Field;
+use Hollin\Core\Job\Rig;
+use stdClass;
+
+/** A way an inverter/charger meets the factory wiring: a recipe that writes changes. */
+interface Arrangement
+{
+    public static function id(): string;
+
+    public static function title(): string;
+
+    public static function gains(): string;
+
+    public static function risks(): string;
+
+    /** @return array<string, Field> what it asks beyond the equipment itself */
+    public static function options(): array;
+
+    /**
+     * The changes it writes, in order.
+     *
+     * @return list<stdClass> changes without order
+     * @throws NotPossible when the rig as found lacks what the arrangement needs
+     */
+    public function changes(Rig $rig, Options $options): array;
+}

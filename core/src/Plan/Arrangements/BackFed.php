@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Plan\Arrangements;
+
+use Hollin\Core\Job\Field;
+use Hollin\Core\Job\Rig;
+
+/** The inverter on a back-fed breaker of the main panel, interlocked with the main breaker. */
+final class BackFed extends Recipe
+{
+    public static function id(): string
+    {
+        return 'back_fed';
+    }
+
+    public static function title(): string
+    {
+        return 'Back-fed breaker with a mechanical interlock';
+    }
+
+    public static function gains(): string
+    {
+        return 'Cheap, one box, visible; without the interlock it is forbidden.';
+    }
+
+    public static function risks(): string
+    {
+        return 'It parts the hot only: neutrals and bonds stay common; the breaker needs a hold-down; a person must act.';
+    }
+
+    public static function options(): array
+    {
+        return ['interlocked' => Field::flag('With the mechanical interlock')->optional()] + Options::standAlone();
+    }
+
+    protected function coilPort(): string
+    {
+        return 'ac_out';
+    }
+
+    public function changes(Rig $rig, Options $options): array
+    {
+        $panel = self::mainPanel($rig);
+        $free = \Hollin\Core\Plan\Slots::free($rig, $panel);
+        $whole = array_values(array_filter($free, fn(array $f): bool => $f['half'] === ''));
+        if ($whole === []) {
+            throw new NotPossible(sprintf('%s has no free slot for a back-fed breaker: move a circuit onto a tandem breaker first.', $panel->label()));
+        }
+
+        return [
+            ...$this->standAlone($options, 'hard_wired'),
+            ...$this->bank($rig, $options),
+            self::set($panel->id, '/backfeed', (object) [
+                'breakerA' => 20, 'slot' => $whole[0]['slot'], 'interlocked' => $options->values->flag('interlocked', true), 'holdDown' => true,
+            ], 'the inverter comes in on a breaker of the main panel'),
+            self::feeder('inverter_out', 'Inverter to back-fed breaker', 'inverter', 'ac_out', $panel->id, 'backfeed', self::branchCable('awg:12', 3.0)),
+            ...$this->fate($rig, $options),
+        ];
+    }
+}

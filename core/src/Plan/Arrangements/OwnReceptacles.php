@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Plan\Arrangements;
+
+use Hollin\Core\Job\Rig;
+
+/** A stand-alone inverter with receptacles of its own; the factory wiring stays as it is. */
+final class OwnReceptacles extends Recipe
+{
+    public static function id(): string
+    {
+        return 'own_receptacles';
+    }
+
+    public static function title(): string
+    {
+        return 'Receptacles of its own, factory wiring untouched';
+    }
+
+    public static function gains(): string
+    {
+        return 'No way to join two sources; the least work.';
+    }
+
+    public static function risks(): string
+    {
+        return 'Few outlets, and guests confuse them; a first fault may not clear if the output floats; a charger can be plugged into it.';
+    }
+
+    public static function options(): array
+    {
+        return Options::standAlone();
+    }
+
+    protected function coilPort(): string
+    {
+        return 'ac_out';
+    }
+
+    public function changes(Rig $rig, Options $options): array
+    {
+        $end = (object) ['at' => 'inverter', 'port' => 'ac_out'];
+
+        return [
+            ...$this->standAlone($options, 'both', ['outletA' => 15]),
+            ...$this->bank($rig, $options),
+            self::fit('inverter_outlets', [
+                'type' => 'circuit', 'label' => 'Inverter outlets', 'hot' => $end, 'neutral' => clone $end,
+                'breakerA' => (object) ['value' => 15, 'basis' => 'told'], 'cable' => (object) self::branchCable('awg:14', 3.0), 'gfci' => 'receptacle', 'place' => 'general',
+            ]),
+            ...$this->fate($rig, $options),
+        ];
+    }
+}

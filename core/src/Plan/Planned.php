@@ -1,0 +1,166 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Plan;
+
+use Hollin\Core\Job\JobFile;
+use Hollin\Core\Job\Problem;
+use Hollin\Core\Job\References;
+use Hollin\Core\Job\Rig;
+use Hollin\Core\Job\Schema;
+use stdClass;
+
+/** The rig as each stage of a plan leaves it: the as-found description with the changes applied in order. */
+final class Planned
+{
+    /**
+     * @return list<Stage> in order; a change that does not apply is listed with its reason
+     */
+    public static function stages(stdClass $document, string $planId): array
+    {
+        $plan = $document->plans->{$planId};
+        /** @var stdClass $components */
+        $components = clone $document->asFound->components;
+        $stages = [];
+        foreach (self::inOrder($plan->stages) as $stageId => $stage) {
+            $unapplied = $touched = [];
+            foreach (self::inOrder($plan->changes) as $changeId => $change) {
+                if ($change->stage !== $stageId) {
+                    continue;
+                }
+                $reason = self::apply($components, $change);
+                if ($reason === null) {
+                    $touched[$change->target][] = $changeId;
+                } else {
+                    $unapplied[$changeId] = $reason;
+                }
+            }
+            $stages[] = new Stage((string) $stageId, $stage->title, clone $components, $unapplied, $touched);
+        }
+
+        return $stages;
+    }
+
+    /**
+     * Applies one change; returns why it does not apply, or null. A component it changes is replaced
+     * by a copy: untouched ones stay shared with the survey and with other stages.
+     */
+    public static function apply(stdClass $components, stdClass $change): ?string
+    {
+        $id = $change->target;
+        if ($change->op === Op::Fit->value) {
+            if (isset($components->{$id})) {
+                return sprintf('There is already a component "%s".', $id);
+            }
+            $components->{$id} = JobFile::copy($change->value);
+
+            return null;
+        }
+        if (!isset($components->{$id})) {
+            return sprintf('There is no component "%s" any more.', $id);
+        }
+        if ($change->op === Op::Remove->value) {
+            unset($components->{$id});
+
+            return null;
+        }
+        $steps = explode('/', substr($change->path, 1));
+        $last = array_pop($steps);
+        $changed = $at = JobFile::copy($components->{$id});
+        foreach ($steps as $step) {
+            if (!($at->{$step} ?? null) instanceof stdClass) {
+                return sprintf('%s has no %s.', $id, $change->path);
+            }
+            $at = $at->{$step};
+        }
+        if ($change->value === null) {
+            // Nothing: the property goes, as when a circuit leaves its breaker behind.
+            unset($at->{$last});
+        } else {
+            $at->{$last} = $change->value instanceof stdClass ? JobFile::copy($change->value) : $change->value;
+        }
+        $components->{$id} = $changed;
+
+        return null;
+    }
+
+    /**
+     * What is wrong with a change in itself.
+     *
+     * @return list<Problem>
+     */
+    public static function changeProblems(stdClass $change, string $at): array
+    {
+        return match ($change->op) {
+            Op::Fit->value => isset($change->value)
+                ? Schema::componentProblems($change->value, "{$at}/value")
+                : [new Problem("{$at}/value", 'is missing: fit needs the component to fit.')],
+            Op::Remove->value => [],
+            default => array_values(array_filter([
+                isset($change->path) ? null : new Problem("{$at}/path", 'is missing: it names the place inside the component, for example /breakerA.'),
+                property_exists($change, 'value') ? null : new Problem("{$at}/value", 'is missing.'),
+            ])),
+        };
+    }
+
+    /**
+     * What the changes of all plans make of the components they touch; with the document it came
+     * from, components that come out as they did are not looked at again.
+     *
+     * @return list<Problem>
+     */
+    public static function resultProblems(stdClass $document, ?stdClass $before = null): array
+    {
+        $problems = [];
+        $alike = $before !== null && JobFile::same($document->asFound, $before->asFound);
+        foreach (array_keys(get_object_vars($document->plans)) as $planId) {
+            if ($alike && JobFile::same($document->plans->{$planId}, $before->plans->{$planId} ?? null)) {
+                continue;
+            }
+            $earlier = isset($before->plans->{$planId}) ? array_column(self::stages($before, (string) $planId), null, 'id') : [];
+            foreach (self::stages($document, (string) $planId) as $stage) {
+                foreach ($stage->touched as $id => $changes) {
+                    if (!isset($stage->components->{$id}) || JobFile::same($earlier[$stage->id]->components->{$id} ?? null, $stage->components->{$id})) {
+                        continue;
+                    }
+                    foreach (Schema::componentProblems($stage->components->{$id}, '') as $problem) {
+                        $problems[] = new Problem("/plans/{$planId}/changes/" . end($changes) . '/value', "makes {$id}{$problem->pointer} wrong: it {$problem->message}");
+                    }
+                }
+            }
+        }
+
+        return $problems;
+    }
+
+    /**
+     * Where the planned rigs name what is not there, or want one place twice.
+     *
+     * @return list<Problem>
+     */
+    public static function clashes(stdClass $document): array
+    {
+        $problems = [];
+        foreach (array_keys(get_object_vars($document->plans)) as $planId) {
+            foreach (self::stages($document, (string) $planId) as $stage) {
+                array_push($problems, ...References::ofRig(Rig::from($stage->components), "/plans/{$planId}"));
+            }
+        }
+
+        return $problems;
+    }
+
+    /**
+     * Entries of a map by their order, then by id.
+     *
+     * @return array<string, stdClass>
+     */
+    public static function inOrder(stdClass $map): array
+    {
+        $entries = get_object_vars($map);
+        uksort($entries, fn(string|int $a, string|int $b): int => [$entries[$a]->order ?? 0, (string) $a] <=> [$entries[$b]->order ?? 0, (string) $b]);
+
+        return $entries;
+    }
+}

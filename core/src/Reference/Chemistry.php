@@ -1,0 +1,93 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Reference;
+
+/** Battery chemistries, per 12 V nominal. Maker's sheet wins. */
+enum Chemistry: string
+{
+    case Lfp = 'lfp';
+    case Flooded = 'flooded';
+    case Agm = 'agm';
+    case Gel = 'gel';
+
+    public function label(): string
+    {
+        return match ($this) {
+            self::Lfp => 'LiFePO₄',
+            self::Flooded => 'flooded lead',
+            self::Agm => 'AGM lead',
+            self::Gel => 'gel lead',
+        };
+    }
+
+    /** Nominal volts of a "12 V" battery. */
+    public function nominalV(): float
+    {
+        return $this === self::Lfp ? 12.8 : 12.0;
+    }
+
+    /** Rested open-circuit volts when full, of a 12 V battery. */
+    public function fullV(): float
+    {
+        return match ($this) {
+            self::Lfp => 13.5,
+            self::Flooded => 12.65,
+            self::Agm, self::Gel => 12.85,
+        };
+    }
+
+    /** Rested open-circuit volts of a 12 V battery that is full, half or low (about a tenth of lithium, a third of lead left). */
+    public function restV(string $charge): float
+    {
+        return match ([$this === self::Lfp, $charge]) {
+            [true, 'half'] => 13.2,
+            [true, 'low'] => 12.8,
+            [false, 'half'] => $this->fullV() - 0.45,
+            [false, 'low'] => $this->fullV() - 0.75,
+            default => $this->fullV(),
+        };
+    }
+
+    /** Highest charging volts of a 12 V battery. */
+    public function absorptionV(): float
+    {
+        return match ($this) {
+            self::Lfp => 14.4,
+            self::Flooded => 14.8,
+            self::Agm => 14.7,
+            self::Gel => 14.2,
+        };
+    }
+
+    /**
+     * Internal resistance to assume for one 12 V battery, ohm: low end of what is usual, which gives
+     * the larger fault. Half is taken to shrink with capacity (cells), half not (BMS, terminals).
+     * Order of magnitude only.
+     */
+    public function typicalOhm(float $capacityAh): float
+    {
+        return $this->typicalOhmAt100Ah() * (0.5 + 0.5 * 100 / max(1.0, $capacityAh));
+    }
+
+    private function typicalOhmAt100Ah(): float
+    {
+        return match ($this) {
+            self::Lfp => 0.002,
+            self::Flooded => 0.005,
+            self::Agm => 0.003,
+            self::Gel => 0.004,
+        };
+    }
+
+    public function usableShare(): float
+    {
+        return $this === self::Lfp ? 0.9 : 0.5;
+    }
+
+    public function source(): Source
+    {
+        return Source::recalled('common maker practice; the battery maker\'s sheet wins');
+    }
+}

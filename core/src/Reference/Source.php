@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Reference;
+
+/**
+ * Where a number comes from, and how far it can be trusted.
+ *
+ * Values recalled without a printed copy at hand say so; the interface shows
+ * that beside the figure, so that nobody takes a memory for a quotation.
+ */
+final readonly class Source
+{
+    private function __construct(
+        public string $title,
+        public bool $fromMemory,
+    ) {}
+
+    public static function recalled(string $title): self
+    {
+        return new self($title, true);
+    }
+
+    public static function computed(string $title): self
+    {
+        return new self($title, false);
+    }
+
+    public static function commonPractice(): self
+    {
+        return new self('common practice, no source', false);
+    }
+
+    public function text(): string
+    {
+        return $this->fromMemory ? $this->title . ' (value from memory)' : $this->title;
+    }
+}

@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Rules;
+
+use Hollin\Core\Components\Conversion\InverterCharger;
+use Hollin\Core\Reference\Source;
+
+/** The input limit leaves the charger less than it could take: the bank fills late or never. */
+final class ChargeHeldBack implements RigRule
+{
+    public static function definition(): Definition
+    {
+        $little = ['kind' => 'set_need', 'path' => '/scenarios/little', 'value' => ['title' => 'Fridge', 'running' => ['c_fridge.element' => true]]];
+
+        return new Definition(
+            'charge_held_back',
+            Severity::Advice,
+            'Charging held back by the input limit',
+            'An input-current limit set for a small supply stays set on a large one. What the loads take is taken from the charger first.',
+            Source::commonPractice(),
+            [
+                Sample::found('limit left at 12 A', $little, Sample::choose('in_line', ['inputLimitA' => 12, 'chargerA' => 100])),
+                Sample::silent('limit as large as the supply', $little, Sample::choose('in_line', ['inputLimitA' => 30, 'chargerA' => 60])),
+            ],
+        );
+    }
+
+    public function hits(Examination $rig): array
+    {
+        $hits = [];
+        foreach ($rig->rig->all(InverterCharger::class) as $id => $unit) {
+            $wants = $unit->chargerInputA();
+            foreach ($rig->currents()->amps as $state => $scenarios) {
+                $supply = $rig->currents()->supplyA($rig->settled[$state]);
+                if ($supply === null || !isset($rig->settled[$state]->situation->charging()["{$id}.charger"])) {
+                    continue;
+                }
+                foreach ($scenarios as $scenario => $amps) {
+                    $through = $amps["{$id}.pass_l"] ?? 0.0;
+                    $left = max(0.0, $unit->inputLimitA() - $through);
+                    // Only where the supply itself could give more.
+                    $could = min($wants, max(0.0, $supply - $through));
+                    if ($wants <= 0 || $left >= 0.8 * $could) {
+                        continue;
+                    }
+                    $hits[$id] ??= new Hit(
+                        $id,
+                        sprintf('In "%s" on %g A the limit of %g A leaves the charger of %s %.1f A of the %.1f A it could take.', $rig->needs->scenarios[$scenario]['title'], $supply, $unit->inputLimitA(), $unit->label(), $left, $could),
+                        [$id],
+                        [new Figure('Left for charging', $left, 'A', sprintf('%g A limit − %.1f A passing through', $unit->inputLimitA(), $through), Source::computed('arithmetic'), $could)],
+                        [Remedy::set(sprintf('Set the input limit to %g A', $supply), 'set it back on a smaller supply', $id, '/inputLimitA', $supply)],
+                        state: $state,
+                    );
+                }
+            }
+        }
+
+        return array_values($hits);
+    }
+}

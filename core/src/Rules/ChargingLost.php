@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Rules;
+
+use Hollin\Core\Components\Battery\Bank;
+use Hollin\Core\Components\Battery\DcSwitch;
+use Hollin\Core\Components\Conversion\Inverting;
+use Hollin\Core\Reference\Source;
+use Hollin\Core\States\Situation;
+
+/** A supply is present and nothing charges the bank. */
+final class ChargingLost implements RigRule
+{
+    public static function definition(): Definition
+    {
+        return new Definition(
+            'charging_lost',
+            Severity::Warning,
+            'No charging on shore',
+            'The rig is plugged into a good supply and nothing charges the bank: it runs down while plugged in.',
+            Source::commonPractice(),
+            [
+                Sample::found('converter out and the charger set to nothing', Sample::choose('in_line', ['converter' => 'removed', 'chargerA' => 0])),
+                Sample::found('the converter\'s lead lifted', ['kind' => 'survey_remove', 'component' => 'ld_conv']),
+                Sample::silent('the inverter/charger charges', Sample::choose('in_line', ['converter' => 'removed'])),
+                Sample::silent('as found'),
+            ],
+        );
+    }
+
+    public function hits(Examination $rig): array
+    {
+        $hits = [];
+        foreach ($rig->rig->all(Bank::class) as $bank) {
+            foreach ($rig->settled as $state => $settled) {
+                if (!self::suppliedFromOutside($rig, $settled->situation) || $this->disconnected($rig, $settled->positions)) {
+                    continue;
+                }
+                $charging = array_filter(
+                    array_keys($settled->situation->charging()),
+                    fn(string $id): bool => $rig->graph->sources[$id]->limitA > 0 && $settled->situation->joined($rig->graph->sources[$id]->a, "{$bank->id}.pos"),
+                );
+                if ($charging === []) {
+                    $hits[$bank->id] = new Hit(
+                        $bank->id,
+                        sprintf('Plugged in (%s), nothing charges %s.', $rig->named[$state]->title, $bank->label()),
+                        [$bank->id],
+                        state: $state,
+                    );
+                    break;
+                }
+            }
+        }
+
+        return array_values($hits);
+    }
+
+    /** Whether a good pedestal or a running generator reaches the rig's circuits: what a surge unit keeps out does not. */
+    private static function suppliedFromOutside(Examination $rig, Situation $situation): bool
+    {
+        foreach ($situation->acSources() as $id => [$hot]) {
+            if ($situation->quality($id) !== 'good' || $rig->rig->find($rig->graph->sources[$id]->component) instanceof Inverting) {
+                continue;
+            }
+            foreach ($rig->graph->circuits as $end) {
+                if ($situation->root($end->hot) === $hot) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
+    }
+
+    /** @param array<string, string> $positions */
+    private function disconnected(Examination $rig, array $positions): bool
+    {
+        foreach ($rig->rig->all(DcSwitch::class) as $id => $_) {
+            if (($positions["{$id}.handle"] ?? 'on') === 'off') {
+                return true;
+            }
+        }
+
+        return false;
+    }
+}

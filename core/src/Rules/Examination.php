@@ -1,0 +1,87 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Rules;
+
+use Hollin\Core\Job\Rig;
+use Hollin\Core\States\Engine;
+use Hollin\Core\States\NamedState;
+use Hollin\Core\States\NamedStates;
+use Hollin\Core\States\Network;
+use Hollin\Core\States\Settled;
+use Hollin\Core\Wiring\Graph;
+
+/** One rig, compiled, with its named states settled: what the rules look at. */
+final class Examination
+{
+    public readonly Graph $graph;
+
+    public readonly Engine $engine;
+
+    /** @var array<string, NamedState> */
+    public readonly array $named;
+
+    /** @var array<string, Settled> */
+    public readonly array $settled;
+
+    private ?Currents $currents = null;
+
+    private ?Reach $reach = null;
+
+    /**
+     * @param array<string, string> $unapplied changes of the stage that no longer apply, with the reason
+     */
+    public function __construct(
+        public readonly Rig $rig,
+        public readonly Needs $needs,
+        public readonly ?self $asFound = null,
+        public readonly array $unapplied = [],
+    ) {
+        $this->graph = Graph::of($rig);
+        $this->engine = new Engine(new Network($this->graph));
+        $named = $settled = [];
+        foreach (NamedStates::of($this->graph) as $state) {
+            $named[$state->id] = $state;
+            $settled[$state->id] = $this->engine->settle($state->setting);
+        }
+        $this->named = $named;
+        $this->settled = $settled;
+    }
+
+    /** @var ?array<string, Settled> */
+    private ?array $faulty = null;
+
+    /** @var ?array<string, NamedState> */
+    private ?array $faults = null;
+
+    /** @return array<string, NamedState> the rig at a pedestal with each thing that can be wrong with it */
+    public function faults(): array
+    {
+        return $this->faults ??= array_column(NamedStates::faults($this->graph), null, 'id');
+    }
+
+    /** @return array<string, Settled> by fault state */
+    public function faulty(): array
+    {
+        return $this->faulty ??= array_map(fn(NamedState $s): Settled => $this->engine->settle($s->setting), $this->faults());
+    }
+
+    /** @return array<string, true> every load of the rig */
+    public function allLoads(): array
+    {
+        return array_map(fn(): bool => true, $this->graph->loads);
+    }
+
+    /** Running currents by named state and load scenario. */
+    public function currents(): Currents
+    {
+        return $this->currents ??= new Currents($this);
+    }
+
+    /** What can push current into each terminal. */
+    public function reach(): Reach
+    {
+        return $this->reach ??= new Reach($this->graph);
+    }
+}

@@ -1,0 +1,184 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Rules;
+
+use Hollin\Core\Components\Conversion\Inverter;
+use Hollin\Core\Components\Panels\Circuit;
+use Hollin\Core\Reference\Source;
+use Hollin\Core\Solve\Impedance;
+use Hollin\Core\Solve\Mesh;
+use Hollin\Core\States\Situation;
+use Hollin\Core\Wiring\Element;
+use Hollin\Core\Wiring\ElementKind;
+use Hollin\Core\Wiring\Thread;
+
+/** A bolted fault from hot to the case at an outlet: is there current enough to open its breaker? */
+final class FaultClearing implements RigRule
+{
+    /** Multiple of the rating from which a breaker opens by heat within a minute or so. */
+    private const HEAT = 2.0;
+
+    /** Multiple below which it may never open. */
+    private const NEVER = 1.35;
+
+    public static function definition(): Definition
+    {
+        return new Definition(
+            'fault_clearing',
+            Severity::Warning,
+            'A fault to the case may not clear',
+            'A line-to-case fault must open a breaker soon. A pedestal delivers hundreds of amps; an inverter delivers its surge for moments and then stops, so a 20 A breaker behind a small inverter may never open. Its own shutdown counts only if it latches off. Meanwhile the case stands at a voltage.',
+            Source::recalled('breaker curves by UL 489, from memory: from 10 times prompt, from 2 by heat in a minute or more, below 1.35 perhaps never'),
+            [
+                Sample::found('a 600 W inverter in front of 15 A breakers', Sample::alone('transfer_whole', ['continuousW' => 600, 'surgeW' => 1200])),
+                Sample::silent('as found, from a pedestal'),
+                Sample::silent('an inverter that latches off on a short', Sample::alone('transfer_whole', ['continuousW' => 600, 'surgeW' => 1200]), Sample::set('inverter', '/latchesOff', true)),
+            ],
+        );
+    }
+
+    public function hits(Examination $rig): array
+    {
+        $worst = [];
+        $seen = [];
+        foreach ($rig->settled as $state => $settled) {
+            if (isset($seen[$settled->situation->key])) {
+                continue;
+            }
+            $seen[$settled->situation->key] = true;
+            foreach ($this->currents($rig, $settled->situation) as $circuit => [$source, $amps, $touchV, $breakerA]) {
+                $share = $amps / $breakerA;
+                if ($share < self::HEAT && $share < ($worst[$source]['share'] ?? INF)) {
+                    $worst[$source] = ['share' => $share, 'amps' => $amps, 'touchV' => $touchV, 'breakerA' => $breakerA, 'circuit' => $circuit, 'state' => $state];
+                }
+            }
+        }
+        $hits = [];
+        foreach ($worst as $source => $w) {
+            $unit = $rig->graph->sources[$source]->component;
+            $hits[] = new Hit(
+                $source,
+                sprintf(
+                    'A bolted fault to the case on %s draws %.0f A from %s, %.1f times its %g A breaker: %s. The case stands at %.0f V meanwhile.',
+                    $rig->rig->label($w['circuit']),
+                    $w['amps'],
+                    $rig->rig->label($unit),
+                    $w['share'],
+                    $w['breakerA'],
+                    $w['share'] < self::NEVER ? 'it may never open' : 'it opens by heat, if the source lasts that long',
+                    $w['touchV'],
+                ),
+                [$unit, $w['circuit']],
+                [new Figure('Fault current', $w['amps'], 'A', 'volts over the loop\'s resistance, no more than the source\'s surge', Source::computed('loop resistance at 75 °C'), self::HEAT * $w['breakerA'], true)],
+                severity: $w['share'] < self::NEVER ? Severity::Warning : Severity::Advice,
+                state: $w['state'],
+            );
+        }
+
+        return $hits;
+    }
+
+    /**
+     * Fault current and touch voltage at each outlet that works in a situation.
+     *
+     * @return array<string, array{string, float, float, float}> circuit => source, A, V, breaker A
+     */
+    private function currents(Examination $rig, Situation $situation): array
+    {
+        $found = [];
+        $mesh = $ohms = null;
+        foreach ($rig->rig->all(Circuit::class) as $id => $circuit) {
+            $end = $rig->graph->circuits[$id];
+            $source = $situation->workingSource($end->hot, $end->neutral);
+            $breakerA = self::breakerA($rig, $circuit);
+            if ($source === null || $breakerA === null || $situation->bondsOf($source) === []) {
+                continue;
+            }
+            $unit = $rig->rig->find($rig->graph->sources[$source]->component);
+            if ($unit instanceof Inverter && $unit->values->flag('latchesOff')) {
+                continue;
+            }
+            // No loop is longer than everything on the way laid end to end: where that clears, nothing need be solved.
+            $s = $rig->graph->sources[$source];
+            $ohms ??= self::ohms($rig, $situation);
+            $longest = $s->impedanceOhm + $ohms[''];
+            for ($at = $circuit, $hops = 0; $at instanceof Circuit && $hops < 20; $hops++) {
+                $longest += $ohms[$at->id] ?? 0.0;
+                $at = $rig->rig->find((string) $at->behind());
+            }
+            if (min($s->volts / $longest, $s->surgeA > 0 ? $s->surgeA : INF) >= self::HEAT * $breakerA) {
+                continue;
+            }
+            $mesh ??= self::mesh($rig, $situation);
+            $a = $mesh->node[$end->hot] ?? null;
+            $b = $mesh->node[$end->ground] ?? null;
+            if ($a === null || $b === null) {
+                continue;
+            }
+            [$re] = $mesh->volts([['fault', $a, $b, 1.0, 0.0]]);
+            $ohm = $re[$a] - $re[$b];
+            $amps = $s->volts / max(1e-3, $ohm);
+            if ($s->surgeA > 0) {
+                $amps = min($amps, $s->surgeA);
+            }
+            $home = $mesh->node[$s->b] ?? null;
+            $found[$id] = [$source, $amps, $home === null ? 0.0 : abs($re[$b] - $re[$home]) * $amps, $breakerA];
+        }
+
+        return $found;
+    }
+
+    /** The breaker ahead of a circuit, its own or that of the circuit it hangs behind. */
+    private static function breakerA(Examination $rig, Circuit $circuit): ?float
+    {
+        for ($at = $circuit, $hops = 0; $at instanceof Circuit && $hops < 20; $hops++) {
+            if ($at->breakerA() !== null && $at->behind() === null) {
+                return $at->breakerA();
+            }
+            $at = $rig->rig->find((string) $at->behind());
+        }
+
+        return null;
+    }
+
+    /** @return array<string, float> ohm of all that is closed by branch circuit with nothing but loads on it; the rest together under '' */
+    private static function ohms(Examination $rig, Situation $situation): array
+    {
+        $ohms = ['' => 0.0];
+        foreach ($rig->graph->elements as $id => $element) {
+            if (self::carries($element, $id, $situation)) {
+                $of = isset($rig->engine->network->heldClosed["{$element->component}.breaker"]) ? $element->component : '';
+                $ohms[$of] = ($ohms[$of] ?? 0.0) + Impedance::ohm($element, $rig->graph, 75.0);
+            }
+        }
+
+        return $ohms;
+    }
+
+    private static function carries(Element $element, string $id, Situation $situation): bool
+    {
+        return ($element->kind === ElementKind::Bond || in_array($element->thread, [Thread::Hot, Thread::Neutral, Thread::Ground], true)) && $situation->isClosed($id);
+    }
+
+    /** Everything closed, hot, sources as their own impedance. */
+    private static function mesh(Examination $rig, Situation $situation): Mesh
+    {
+        $mesh = new Mesh();
+        foreach ($rig->graph->elements as $id => $element) {
+            if (self::carries($element, $id, $situation)) {
+                $mesh->add('wire', $id, $element->a, $element->b, 1 / Impedance::ohm($element, $rig->graph, 75.0));
+            }
+        }
+        foreach (array_keys($situation->acSources()) as $id) {
+            $source = $rig->graph->sources[$id];
+            $mesh->add('source', $id, $source->a, $source->b, 1 / $source->impedanceOhm);
+        }
+        foreach ($mesh->names as $name) {
+            $mesh->add('leak', 'air', $name, 'earth', 1e-9);
+        }
+
+        return $mesh;
+    }
+}

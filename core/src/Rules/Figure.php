@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Rules;
+
+use Hollin\Core\Reference\Source;
+
+/** A computed number with its unit, its limit where there is one, its arithmetic and its source. */
+final readonly class Figure
+{
+    public function __construct(
+        public string $label,
+        public float $value,
+        public string $unit,
+        public string $arithmetic,
+        public Source $source,
+        public ?float $limit = null,
+        public bool $assumed = false,
+    ) {}
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return [
+            'label' => $this->label, 'value' => round($this->value, 4), 'unit' => $this->unit, 'limit' => $this->limit === null ? null : round($this->limit, 4),
+            'arithmetic' => $this->arithmetic, 'source' => $this->source->text(), 'assumed' => $this->assumed,
+        ];
+    }
+}

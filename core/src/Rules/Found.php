@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Rules;
+
+use Hollin\Core\States\Setting;
+
+/** One hazard that a search has found, and where to look to see it again. */
+final readonly class Found
+{
+    /**
+     * @param string $key rule and key of the hit
+     * @param ?string $state named state that shows it first
+     * @param list<string> $states all named states that show it
+     * @param array<string, string> $from positions that automatic devices come from
+     * @param ?int $step which situation on the way; null for where it comes to rest
+     */
+    private function __construct(
+        public string $key,
+        public string $kind,
+        public Setting $setting,
+        public ?string $state,
+        public int $slips,
+        public string $words,
+        public array $states = [],
+        public array $from = [],
+        public ?int $step = null,
+    ) {}
+
+    /** @param list<string> $states */
+    public static function set(string $key, Setting $setting, ?string $state, int $slips, string $words, array $states): self
+    {
+        return new self($key, $slips === 0 && $state === null ? 'outage' : 'slips', $setting, $state, $slips, $words, $states);
+    }
+
+    /** @param array<string, string> $from */
+    public static function passing(string $key, Setting $setting, array $from, int $step, string $towards): self
+    {
+        return new self($key, 'passing', $setting, null, 0, $towards, [], $from, $step);
+    }
+
+    public static function outside(string $key, Setting $setting, int $slips, string $words): self
+    {
+        return new self($key, 'outside', $setting, null, $slips, $words);
+    }
+}

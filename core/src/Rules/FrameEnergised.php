@@ -1,0 +1,127 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Rules;
+
+use Hollin\Core\Components\Supply\SurgeUnit;
+use Hollin\Core\Reference\Source;
+use Hollin\Core\Solve\LoadFlow;
+use Hollin\Core\States\NamedState;
+use Hollin\Core\States\Situation;
+
+/**
+ * The frame stands at a voltage to earth: somebody on the ground who touches the rig carries the
+ * current. Judged in every named state and at every faulty pedestal, through a person of 1 kΩ.
+ */
+final class FrameEnergised implements RigRule
+{
+    private const PERSON_OHM = 1000.0;
+
+    /** Faults that no measurement between the conductors at hand can show. */
+    private const HIDDEN = ['bootleg', 'raised_ground'];
+
+    public static function definition(): Definition
+    {
+        return new Definition(
+            'frame_energised',
+            Severity::Danger,
+            'Frame at a voltage to earth',
+            'A pedestal that puts line voltage on the ground conductor energises the whole vehicle. A surge unit opens hot and neutral, never the ground, so it cannot take that away. Two of these faults cannot be found from inside: every tester says good. Only the frame against independent earth, or a non-contact detector on the skin, shows them.',
+            Source::recalled('IEC 60479-1 for touch current (from memory: 0.5 mA felt, 5 mA let-go of children, 30 mA dangerous); body taken as 1 kΩ'),
+            [
+                Sample::found('any rig at a pedestal with the hot on its ground pin'),
+                Sample::silent('a rig that meets no pedestal', ['kind' => 'survey_remove', 'component' => 'feeder_main'], ['kind' => 'survey_remove', 'component' => 'shore']),
+            ],
+        );
+    }
+
+    public function hits(Examination $rig): array
+    {
+        $hits = [];
+        foreach ($rig->named as $id => $state) {
+            // Bonded to a sound earth, or with no source that refers to earth, there is nothing to solve.
+            $situation = $rig->settled[$id]->situation;
+            if ($situation->joined('frame', 'earth') || !self::refersToEarth($rig, $situation)) {
+                continue;
+            }
+            [$volts, $amps] = LoadFlow::touch($rig->settled[$id], $rig->allLoads(), self::PERSON_OHM);
+            $hit = $amps < 0.0005 ? null : self::hit($rig, "always|{$id}", $volts, $amps, sprintf('In "%s" the frame stands at %.0f V to earth.', $state->title, $volts), $id, null, null);
+            if ($hit !== null) {
+                $hits[] = $hit;
+            }
+        }
+        $worst = [];
+        foreach ($rig->faults() as $id => $fault) {
+            $settled = $rig->faulty()[$id];
+            $frame = $settled->situation->root('frame');
+            $hard = array_filter($settled->situation->acSources(), fn(array $s): bool => $s[0] === $frame) !== [];
+            $condition = substr($id, 6);
+            if (!$hard && !in_array($condition, ['open_ground', 'raised_ground'], true)) {
+                continue;
+            }
+            [$volts, $amps] = LoadFlow::touch($settled, $rig->allLoads(), self::PERSON_OHM);
+            if ($amps >= 0.0005) {
+                $worst[$condition] = [$amps, $volts, $fault];
+            }
+        }
+        foreach ($worst as $condition => [$amps, $volts, $fault]) {
+            $guard = self::guard($rig, $condition);
+            $text = sprintf('At a pedestal with %s the frame stands at %.0f V to earth. %s%s', lcfirst(explode(': ', $fault->title, 2)[1]), $volts, $guard, in_array($condition, self::HIDDEN, true) ? ' It cannot be found from inside the rig.' : '');
+            $hits[] = self::hit($rig, "pedestal|{$condition}", $volts, $amps, $text, null, $fault, Ways::outside(explode(': ', $fault->title, 2)[1]));
+        }
+
+        return $hits;
+    }
+
+    private static function hit(Examination $rig, string $key, float $volts, float $amps, string $text, ?string $state, ?NamedState $proof, ?Ways $ways): Hit
+    {
+        $severity = $amps >= 0.03 ? Severity::Danger : ($amps >= 0.005 ? Severity::Warning : Severity::Advice);
+        $shore = array_key_first($rig->rig->all(\Hollin\Core\Components\Supply\ShoreSupply::class));
+
+        return new Hit(
+            $key,
+            $text,
+            $shore === null ? [] : [$shore],
+            [
+                new Figure('Frame to earth', $volts, 'V', 'load flow with a person of 1 kΩ between frame and earth', Source::computed('load flow'), null, true),
+                new Figure('Touch current', $amps * 1000, 'mA', sprintf('%.1f V ÷ 1 kΩ', $amps * self::PERSON_OHM), Source::recalled('IEC 60479-1'), 0.5, true),
+            ],
+            severity: $severity,
+            title: $proof === null ? 'Frame at a voltage to earth' : 'Frame energised: ' . lcfirst(explode(': ', $proof->title, 2)[1]),
+            state: $state,
+            ways: $ways,
+            proof: $proof,
+        );
+    }
+
+    /** Whether some live source that reaches the rig has its ground in the earth. */
+    private static function refersToEarth(Examination $rig, Situation $situation): bool
+    {
+        foreach ($situation->acSources() as $id => [$hot]) {
+            if (!$situation->joined($rig->graph->sources[$id]->ground, 'earth')) {
+                continue;
+            }
+            foreach ($rig->graph->exposed as $pins) {
+                if (in_array($hot, array_map($situation->root(...), $pins->pins), true)) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
+    }
+
+    /** What a surge unit does about it. */
+    private static function guard(Examination $rig, string $condition): string
+    {
+        $units = $rig->rig->all(SurgeUnit::class);
+        if ($units === []) {
+            return 'No surge unit is fitted.';
+        }
+        $unit = reset($units);
+        $opens = $rig->faulty()["fault_{$condition}"]->positions[$unit->cutOff()] === 'open';
+
+        return $opens ? "{$unit->label()} cuts off hot and neutral, but the ground stays connected." : "{$unit->label()} notices nothing and lets it in.";
+    }
+}

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Rules;
+
+use Hollin\Core\Components\Switching\Contactor;
+use Hollin\Core\Reference\Source;
+
+/** What a contactor that locks the converter out costs, and what its lamp proves. */
+final class LockOut implements RigRule
+{
+    public static function definition(): Definition
+    {
+        return new Definition(
+            'lock_out',
+            Severity::Advice,
+            'A contactor that must pull in to be safe',
+            'A normally-closed contact stops the loop only while its coil is pulled in: a dead coil brings the loop back and nobody notices. A lamp across the coil proves that the coil has a supply, not that the contact has opened; a lamp on the output proves what the converter gets. The fail-safe kind has a normally-open contact and its coil on the outside supply.',
+            Source::commonPractice(),
+            [
+                Sample::found('normally closed, coil on the inverter', Sample::choose('in_line', ['converter' => 'contactor'])),
+                Sample::silent('normally open, coil on the shore side', Sample::choose('in_line', ['converter' => 'contactor_safe'])),
+            ],
+        );
+    }
+
+    public function hits(Examination $rig): array
+    {
+        $hits = [];
+        foreach ($rig->rig->all(Contactor::class) as $id => $contactor) {
+            if ($contactor->failsSafe()) {
+                continue;
+            }
+            $lamp = ['none' => 'It has no lamp: nobody sees that it failed.', 'coil' => 'Its lamp proves that the coil has a supply, not that the contact opened.', 'output' => 'Its lamp shows whether the converter gets 120 V.'][$contactor->values->text('lamp', 'none')];
+            $hits[] = new Hit(
+                $id,
+                sprintf('%s must pull in to be safe; a dead coil brings the loop back. %s Its box holds two sources: mark it.', $contactor->label(), $lamp),
+                [$id],
+                [new Figure('Coil', $contactor->coilW() * 24 / 12, 'Ah a day', sprintf('%g W × 24 h ÷ 12 V while inverting', $contactor->coilW()), Source::computed('arithmetic'), null, true)],
+            );
+        }
+
+        return $hits;
+    }
+}

@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Rules;
+
+use Hollin\Core\Components\Conversion\InverterCharger;
+use Hollin\Core\Components\Panels\Circuit;
+use Hollin\Core\Reference\Source;
+
+/** The breaker ahead of an inverter/charger is larger than its pass-through relay may carry. */
+final class PassThrough implements RigRule
+{
+    public static function definition(): Definition
+    {
+        return new Definition(
+            'pass_through',
+            Severity::Danger,
+            'Breaker larger than the pass-through relay',
+            'The relay that passes shore through is protected by the breaker ahead of it. When that breaker is larger than the relay, the relay welds before the breaker opens; a welded relay joins the sources.',
+            Source::recalled('equipment instructions of the usual inverter/charger; NFPA 70 551.33'),
+            [
+                Sample::found('40 A feed on a 30 A relay', Sample::choose('subpanel', ['circuits' => ['c_outlets' => true], 'passThroughA' => 20])),
+                Sample::silent('30 A feed on a 30 A relay', Sample::choose('subpanel', ['circuits' => ['c_outlets' => true]])),
+            ],
+        );
+    }
+
+    public function hits(Examination $rig): array
+    {
+        $hits = [];
+        foreach ($rig->rig->all(InverterCharger::class) as $id => $inverter) {
+            [$amps, , $device] = $rig->reach()->at["{$id}.ac_in.l"] ?? [0.0, '', ''];
+            if ($amps <= $inverter->passThroughA()) {
+                continue;
+            }
+            $by = $device === '' ? 'the supply' : $rig->rig->label($device);
+            $hits[] = new Hit(
+                $id,
+                sprintf('%s ahead of %s lets %g A through; its relay may carry %g A.', ucfirst($by), $inverter->label(), $amps, $inverter->passThroughA()),
+                array_values(array_filter([$id, $device])),
+                [new Figure('Breaker ahead of the relay', $amps, 'A', 'largest current that can arrive before a device opens', Source::computed('widest path'), $inverter->passThroughA())],
+                $this->remedies($rig, $id, $inverter->passThroughA()),
+            );
+        }
+
+        return $hits;
+    }
+
+    /** @return list<Remedy> a breaker of the relay's rating on the circuit that feeds the unit */
+    private function remedies(Examination $rig, string $inverter, float $ratingA): array
+    {
+        $remedies = [];
+        foreach ($rig->rig->all(Circuit::class) as $id => $circuit) {
+            if ($circuit->feedsComponent() === $inverter) {
+                $remedies[] = Remedy::set(sprintf('Use a %g A breaker for %s', $ratingA, $circuit->label()), 'protects the relay', $id, '/breakerA', ['value' => (int) $ratingA, 'basis' => 'told']);
+            }
+        }
+
+        return $remedies;
+    }
+}

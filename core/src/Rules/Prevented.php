@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Rules;
+
+/** A hazard no combination of controls shows, what prevents it, and whether that survives a failure. */
+final readonly class Prevented
+{
+    /** @param list<array{slips: int, words: string}> $undoneBy */
+    public function __construct(
+        public string $rule,
+        public string $title,
+        public string $by,
+        public array $undoneBy,
+        public string $words,
+    ) {}
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return ['rule' => $this->rule, 'title' => $this->title, 'by' => $this->by, 'undoneBy' => $this->undoneBy, 'words' => $this->words];
+    }
+}

@@ -1,0 +1,129 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Rules;
+
+use Hollin\Core\Components\Battery\DcFuse;
+use Hollin\Core\Components\Battery\DcPanel;
+use Hollin\Core\Components\Conversion\InverterCharger;
+use Hollin\Core\Components\Panels\Panel;
+use Hollin\Core\Wiring\ElementKind;
+use Hollin\Core\Wiring\Graph;
+use Hollin\Core\Wiring\Thread;
+
+/**
+ * The current a source can push into each terminal without any device opening: along the widest
+ * path from any source, the smallest rating on the way, with every contact closed.
+ */
+final class Reach
+{
+    /** @var array<string, array{float, string, string}> terminal => [A, source, protecting component or ''] */
+    public array $at = [];
+
+    /** @var array<string, array<string, float>> terminal => what the way there took devices to be in => A */
+    private array $best = [];
+
+    /** @var \SplPriorityQueue<float, array{string, float, string, string, array<string, list<string>>}> */
+    private \SplPriorityQueue $queue;
+
+    public function __construct(private readonly Graph $graph)
+    {
+        $this->queue = new \SplPriorityQueue();
+        foreach ($graph->sources as $source) {
+            if ($source->kind === 'stray') {
+                continue;
+            }
+            // A battery delivers whatever the fault draws; everything else limits itself or has its own breaker.
+            $amps = $source->kind === 'dc' && $source->forming ? INF : $source->limitA;
+            $in = $source->device !== null && ($graph->devices[$source->device] ?? null)?->job === 'relay' ? [$source->device => $source->positions] : [];
+            $this->widen($source->a, $amps, $source->id, $source->kind === 'ac' ? $source->component : '', $in);
+        }
+        foreach ($graph->rig->all(InverterCharger::class) as $id => $unit) {
+            // Assisting, it adds what it makes to what it lets through; none of it goes back the way the supply came.
+            if ($unit->values->flag('assist')) {
+                $this->widen("{$id}.ac_out.l", min($unit->passThroughA(), $unit->inputLimitA()) + $unit->continuousW() / 120, "{$id}.inverter", $id, [$unit->relay() => ['assisting']]);
+            }
+        }
+        $next = [];
+        foreach ($graph->elements as $id => $element) {
+            if ($element->kind !== ElementKind::Bond && in_array($element->thread, [Thread::Hot, Thread::Positive], true)) {
+                $next[$element->a][] = [$element->b, $id];
+                $next[$element->b][] = [$element->a, $id];
+            }
+        }
+        while (!$this->queue->isEmpty()) {
+            /** @var array{string, float, string, string, array<string, list<string>>} $widest */
+            $widest = $this->queue->extract();
+            [$at, $amps, $source, $device, $in] = $widest;
+            foreach ($next[$at] ?? [] as [$to, $id]) {
+                $then = $this->through($id, $in);
+                if ($then === null) {
+                    continue;
+                }
+                [$rating, $by] = $this->rating($id);
+                $rating < $amps
+                    ? $this->widen($to, $rating, $source, $by, $then)
+                    : $this->widen($to, $amps, $source, $device, $then);
+            }
+        }
+    }
+
+    /**
+     * What devices must be in to go on through an element; null when the way so far rules that out:
+     * nothing goes in at one input of a transfer switch and out at the other.
+     *
+     * @param array<string, list<string>> $in
+     * @return ?array<string, list<string>>
+     */
+    private function through(string $id, array $in): ?array
+    {
+        $element = $this->graph->elements[$id];
+        $device = $this->graph->devices[$element->device ?? ''] ?? null;
+        if ($device === null || count($device->positions) < 2 || $device->job === 'breaker' || $device->job === 'disconnect') {
+            return $in;
+        }
+        $allowed = array_values(isset($in[$device->id]) ? array_intersect($in[$device->id], $element->closedIn) : $element->closedIn);
+        if ($allowed === []) {
+            return null;
+        }
+        $in[$device->id] = $allowed;
+
+        return $in;
+    }
+
+    /** @return array{float, string} rating of an overcurrent device and its component */
+    private function rating(string $id): array
+    {
+        $element = $this->graph->elements[$id];
+        $component = $this->graph->rig->find($element->component);
+        if ($component instanceof DcFuse) {
+            return [$component->ratingA(), $component->id];
+        }
+        if ($component instanceof DcPanel) {
+            return [$component->branchFuseA(), $component->id];
+        }
+        $breaker = $element->ratingA !== null && ($component instanceof Panel || ($this->graph->devices[$element->device ?? '']->job ?? '') === 'breaker');
+
+        return $breaker ? [(float) $element->ratingA, $element->component] : [INF, ''];
+    }
+
+    /** @param array<string, list<string>> $in */
+    private function widen(string $terminal, float $amps, string $source, string $device, array $in): void
+    {
+        if ($amps > ($this->at[$terminal][0] ?? 0.0)) {
+            $this->at[$terminal] = [$amps, $source, $device];
+        }
+        $key = $in === [] ? '' : serialize($in);
+        if ($amps > ($this->best[$terminal][$key] ?? 0.0) && $amps > ($this->best[$terminal][''] ?? 0.0)) {
+            $this->best[$terminal][$key] = $amps;
+            $this->queue->insert([$terminal, $amps, $source, $device, $in], $amps);
+        }
+    }
+
+    /** Whether nothing that opens stands between a battery and a terminal. */
+    public function reachesUnfused(string $battery, string $terminal): bool
+    {
+        return is_infinite($this->at[$terminal][0] ?? 0.0) && isset($this->at[$battery]);
+    }
+}

@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Rules;
+
+use Hollin\Core\Components\Panels\Panel;
+use Hollin\Core\Reference\Source;
+
+/** Single-pole breakers at a pedestal with hot and neutral reversed: what is switched off stays live. */
+final class ReversedPolarity implements RigRule
+{
+    public static function definition(): Definition
+    {
+        return new Definition(
+            'reversed_polarity',
+            Severity::Warning,
+            'Breakers no longer part the live wire',
+            'With hot and neutral reversed at the pedestal every single-pole breaker and switch opens the neutral: a circuit that is off is still live. A surge unit that tests polarity keeps the supply out.',
+            Source::commonPractice(),
+            [
+                Sample::found('a trailer without a surge unit'),
+                Sample::silent('a surge unit between inlet and panel', ...self::guarded()),
+            ],
+        );
+    }
+
+    /** @return list<array<string, mixed>> a surge unit fitted behind the inlet */
+    public static function guarded(): array
+    {
+        return [
+            Sample::add('guard', ['type' => 'surge_unit', 'label' => 'Surge unit', 'ratingA' => 30, 'mount' => 'inside', 'opens' => 'both', 'delayS' => 30]),
+            Sample::survey('feeder_main', '/from', ['at' => 'guard', 'port' => 'out']),
+            Sample::add('guard_feed', ['type' => 'feeder', 'label' => 'Inlet to surge unit', 'from' => ['at' => 'inlet', 'port' => 'out'], 'to' => ['at' => 'guard', 'port' => 'in'], 'cable' => ['size' => 'awg:10', 'lengthM' => 0.5]]),
+        ];
+    }
+
+    public function hits(Examination $rig): array
+    {
+        $settled = $rig->faulty()['fault_reversed'] ?? null;
+        if ($settled === null) {
+            return [];
+        }
+        foreach ($rig->rig->all(Panel::class) as $id => $panel) {
+            if ($settled->situation->hardHot($panel->neutralBar()) !== null) {
+                return [new Hit(
+                    'reversed',
+                    sprintf('At a reversed pedestal the neutral bar of %s is the live wire and its breakers part only the return: a circuit that is switched off is still live.', $panel->label()),
+                    [$id],
+                    paths: [[$rig->graph->sources[(string) $settled->situation->hardHot($panel->neutralBar())]->a, $panel->neutralBar()]],
+                    ways: Ways::outside('hot and neutral reversed'),
+                    proof: $rig->faults()['fault_reversed'],
+                )];
+            }
+        }
+
+        return [];
+    }
+}

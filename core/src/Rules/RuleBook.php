@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Rules;
+
+/** Every rule, worst first. */
+final class RuleBook
+{
+    /** Changes when what a rule says changes; printed sheets carry it. */
+    public const VERSION = '2026.2';
+
+    private const CLASSES = [
+        JoinedSources::class,
+        LivePins::class,
+        BondCount::class,
+        GroundContinuity::class,
+        SplitReturn::class,
+        ChargingLoop::class,
+        LostGfci::class,
+        GfciBySource::class,
+        FrameEnergised::class,
+        FaultClearing::class,
+        ConductorProtection::class,
+        InterruptingCapacity::class,
+        PassThrough::class,
+        Overload::class,
+        ChargingLost::class,
+        SupplyRefused::class,
+        LifeSafety::class,
+        StartsByItself::class,
+        ReversedPolarity::class,
+        ChargerProfile::class,
+        LostCircuit::class,
+        BoxFill::class,
+        ChargeHeldBack::class,
+        LockOut::class,
+        Restless::class,
+        DoesNotApply::class,
+    ];
+
+    /** @return list<Rule> */
+    public static function rules(): array
+    {
+        return array_map(fn(string $class): Rule => new $class(), self::CLASSES);
+    }
+}

@@ -1,0 +1,367 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Rules;
+
+use Hollin\Core\States\Enumeration;
+use Hollin\Core\States\Failure;
+use Hollin\Core\States\NamedState;
+use Hollin\Core\States\Setting;
+use Hollin\Core\States\Situation;
+
+/** Asks every state rule about every state of a rig, and finds the nearest way to each hazard. */
+final class Search
+{
+    /** A neutral-ground overlap or a joint shorter than this is no finding, s. */
+    private const PASSING_S = 0.1;
+
+    /** @var list<StateRule> */
+    private array $stateRules = [];
+
+    /** @var array<string, list<string>> situation => hazards */
+    private array $hitsOf = [];
+
+    /** @var array<string, array{slips: int, setting: Setting, state: ?string, words: string, states: list<string>}> */
+    private array $best = [];
+
+    /** @var list<Found> */
+    private array $found = [];
+
+    /** @var list<Prevented> */
+    private array $prevented = [];
+
+    public readonly Proof $proof;
+
+    public function __construct(private readonly Examination $rig)
+    {
+        $this->stateRules = array_values(array_filter(RuleBook::rules(), fn(Rule $r): bool => $r instanceof StateRule));
+        $enumeration = new Enumeration($this->rig->engine);
+        $enumerated = $enumeration->reduced() <= Enumeration::BOUND;
+        $this->named();
+        $this->all($enumeration, $enumerated);
+        foreach ($this->best as $key => $b) {
+            $this->found[] = Found::set($key, $b['setting'], $b['state'], $b['slips'], $b['words'], $b['states']);
+        }
+        $this->passing();
+        $this->outside();
+        $this->failures();
+        $this->proof = new Proof($this->found, $this->prevented, $enumeration->total(), $enumeration->reduced(), $this->rig->engine->situationCount(), $enumerated);
+    }
+
+    private function named(): void
+    {
+        foreach ($this->rig->settled as $state => $settled) {
+            foreach ($this->hits($settled->situation) as $key) {
+                $title = $this->rig->named[$state]->title;
+                if (!isset($this->best[$key])) {
+                    $this->best[$key] = ['slips' => 0, 'setting' => $settled->setting, 'state' => $state, 'words' => $title, 'states' => [$state]];
+                } else {
+                    $this->best[$key]['words'] .= " · {$title}";
+                    $this->best[$key]['states'][] = $state;
+                }
+            }
+        }
+    }
+
+    private function all(Enumeration $enumeration, bool $enumerated): void
+    {
+        $controls = array_map(fn($d): string => $d->id, $enumeration->controls());
+        foreach ($enumerated ? $enumeration->settings() : $this->nearby($enumeration) as $setting) {
+            $settled = $this->rig->engine->settle($setting);
+            foreach ($this->hits($settled->situation) as $key) {
+                if (($this->best[$key]['slips'] ?? PHP_INT_MAX) === 0) {
+                    continue;
+                }
+                [$slips, $words] = $this->distance($setting, $controls);
+                if ($slips < ($this->best[$key]['slips'] ?? PHP_INT_MAX)) {
+                    $this->best[$key] = ['slips' => $slips, 'setting' => $setting, 'state' => null, 'words' => $words, 'states' => []];
+                }
+            }
+        }
+    }
+
+    /** @return \Generator<int, Setting> settings within two slips of a named state, when there are too many to enumerate */
+    private function nearby(Enumeration $enumeration): \Generator
+    {
+        foreach ($this->rig->named as $state) {
+            foreach ($enumeration->controls() as $i => $first) {
+                foreach ($first->positionNames() as $p) {
+                    $one = $state->setting->with($first->id, $p);
+                    yield $one;
+                    foreach (array_slice($enumeration->controls(), $i + 1) as $second) {
+                        foreach ($second->positionNames() as $q) {
+                            yield $one->with($second->id, $q);
+                        }
+                    }
+                }
+            }
+        }
+    }
+
+    private function passing(): void
+    {
+        $found = [];
+        foreach ($this->rig->named as $id => $state) {
+            foreach ($this->rig->engine->automatic() as $device => $logic) {
+                foreach ($logic->positionNames() as $from) {
+                    foreach ($this->rig->engine->settle($state->setting, [$device => $from])->passing as $step => $passing) {
+                        if ($passing['lastsS'] < self::PASSING_S) {
+                            continue;
+                        }
+                        foreach ($this->hits($passing['situation']) as $key) {
+                            if (!isset($this->best[$key]) && !isset($found[$key])) {
+                                $found[$key] = true;
+                                $this->found[] = Found::passing($key, $state->setting, [$device => $from], $step, $state->title);
+                            }
+                        }
+                    }
+                }
+            }
+        }
+    }
+
+    /** @var array<string, array{slips: int, words: string}> hazards that need a faulty pedestal */
+    private array $outsideFound = [];
+
+    /** Hazards that need a faulty pedestal: one failure, and at most one slip beside it. */
+    private function outside(): void
+    {
+        $enumeration = new Enumeration($this->rig->engine);
+        $found = [];
+        foreach ($this->rig->graph->surroundings as $id => $surrounding) {
+            $met = [];
+            foreach ($this->rig->named as $name => $state) {
+                // At that pedestal, sound; supplies that differ in rating only are one.
+                if ($surrounding->matters($state->setting->controls) && $state->setting->surroundings[$id] === $surrounding->distinct()[0]) {
+                    $met[$this->rig->settled[$name]->situation->key] ??= $state;
+                }
+            }
+            foreach ($surrounding->faults() as $fault) {
+                foreach ($met as $state) {
+                    $faulty = new Setting($state->setting->controls, [$id => $fault] + $state->setting->surroundings);
+                    $this->outsideHits($faulty, 0, $surrounding->values[$fault], $found);
+                    foreach ($enumeration->controls() as $control) {
+                        foreach ($control->matters($faulty->controls) ? $enumeration->positions($control) : [] as $position) {
+                            if ($position !== $faulty->controls[$control->id]) {
+                                $this->outsideHits($faulty->with($control->id, $position), 1, sprintf('%s, and one slip: %s %s', $surrounding->values[$fault], $control->label, $control->positions[$position]), $found);
+                            }
+                        }
+                    }
+                }
+            }
+        }
+        $this->outsideFound = array_map(fn(array $f): array => ['slips' => $f['slips'], 'words' => 'a pedestal with ' . $f['words']], $found);
+        foreach ($found as $key => $f) {
+            $this->found[] = Found::outside($key, $f['setting'], $f['slips'], $f['words']);
+        }
+    }
+
+    /** @param array<string, array{slips: int, words: string, setting: Setting}> $found */
+    private function outsideHits(Setting $setting, int $slips, string $words, array &$found): void
+    {
+        $settled = $this->rig->engine->settle($setting);
+        foreach ($this->hits($settled->situation) as $key) {
+            if (!isset($this->best[$key]) && $slips < ($found[$key]['slips'] ?? PHP_INT_MAX)) {
+                $found[$key] = ['slips' => $slips, 'words' => $words, 'setting' => $setting];
+            }
+        }
+    }
+
+    private function failures(): void
+    {
+        $undone = $whole = [];
+        $enumeration = new Enumeration($this->rig->engine);
+        // Named states that set the same contacts under the same surroundings are one here.
+        $apart = [];
+        foreach ($this->rig->named as $id => $state) {
+            $apart[$this->rig->settled[$id]->situation->key . json_encode([$state->setting->surroundings, array_diff_key($state->setting->controls, $this->plugs())])] ??= $state;
+        }
+        $failures = Failure::ofNetwork($this->rig->engine->network);
+        foreach ($apart as $state) {
+            $this->failuresHit($failures, $state, $state->setting, 0, $undone);
+        }
+        foreach ($apart as $state) {
+            foreach ($enumeration->controls() as $control) {
+                if (!$control->matters($state->setting->controls)) {
+                    continue;
+                }
+                foreach ($enumeration->positions($control) as $position) {
+                    if ($position !== ($state->setting->controls[$control->id] ?? $position)) {
+                        $this->failuresHit($failures, $state, $state->setting->with($control->id, $position), 1, $undone);
+                    }
+                }
+            }
+        }
+        foreach ($this->rig->graph->devices as $id => $device) {
+            if (!$device->isAutomatic() && $device->selects === []) {
+                continue;
+            }
+            $all = array_reduce($this->rig->engine->network->bits[$id] ?? [], fn(int $c, int $b): int => $c | $b, 0);
+            $whole[$id] = new Failure("{$id}.whole", $device->component, '', $all, 0);
+        }
+        foreach ($this->stateRules as $rule) {
+            foreach ($rule instanceof Claims ? $rule->claims($this->rig) : [] as $claim) {
+                $this->claim(self::id($rule), $claim, $undone, $whole);
+            }
+        }
+    }
+
+    /** @return array<string, true> plugs, whose mated positions are alike */
+    private function plugs(): array
+    {
+        return array_map(fn(): bool => true, array_filter($this->rig->graph->devices, fn($d): bool => $d->job === 'plug'));
+    }
+
+    /**
+     * @param list<Failure> $failures
+     * @param array<string, array{slips: int, words: string, component: string}> $undone
+     */
+    private function failuresHit(array $failures, NamedState $state, Setting $setting, int $slips, array &$undone): void
+    {
+        // It fails, or somebody slips, in a rig that has come to rest.
+        $rest = $this->rig->settled[$state->id]->positions;
+        $sound = $this->rig->engine->settle($setting, $rest);
+        foreach ($failures as $failure) {
+            $settled = $sound->isTouchedBy($failure) ? $this->rig->engine->settle($setting, $rest, $failure) : $sound;
+            foreach ($this->claimedHits($settled->situation) as $key) {
+                $at = "{$key}#{$failure->id}";
+                if (!isset($this->best[$key]) && $slips < ($undone[$at]['slips'] ?? PHP_INT_MAX)) {
+                    $undone[$at] = ['slips' => $slips, 'words' => $failure->words, 'component' => $failure->component];
+                }
+            }
+        }
+    }
+
+    /**
+     * @param array<string, array{slips: int, words: string, component: string}> $undone
+     * @param array<string, Failure> $whole
+     */
+    private function claim(string $ruleId, Claim $claim, array $undone, array $whole): void
+    {
+        $prefix = "{$ruleId}|{$claim->keyPrefix}";
+        foreach ($this->best as $key => $_) {
+            if (str_starts_with($key, $prefix)) {
+                return;
+            }
+        }
+        $failures = [];
+        $by = [];
+        foreach ($this->outsideFound as $key => $failure) {
+            if (str_starts_with($key, $prefix)) {
+                $failures[$failure['words']] = $failure;
+            }
+        }
+        foreach ($undone as $key => $failure) {
+            if (str_starts_with($key, $prefix)) {
+                $failures[$failure['words']] = ['slips' => $failure['slips'], 'words' => $failure['words']];
+                $by[$failure['component']] = $this->rig->rig->label($failure['component']);
+            }
+        }
+        if ($by === []) {
+            foreach ($whole as $device => $failure) {
+                foreach ($this->rig->named as $state) {
+                    foreach ($this->claimedHits($this->rig->engine->settle($state->setting, [], $failure)->situation) as $key) {
+                        if (str_starts_with($key, $prefix)) {
+                            $by[$failure->component] = $this->rig->rig->label($failure->component);
+                        }
+                    }
+                }
+            }
+        }
+        $name = $by === [] ? 'how it is wired' : implode(' and ', $by);
+        $this->prevented[] = new Prevented($ruleId, $claim->title, $name, array_values($failures), $failures === []
+            ? "{$name}; survives any single failure"
+            : "{$name}; undone by one failure: " . implode(', or ', array_map(fn(array $f): string => $f['words'] . ($f['slips'] === 1 ? ' and one slip' : ''), $failures)));
+    }
+
+    /** @var array<string, list<string>> */
+    private array $claimedHitsOf = [];
+
+    /** @return list<string> hazards of the rules that claim something is impossible */
+    private function claimedHits(Situation $situation): array
+    {
+        if (!isset($this->claimedHitsOf[$situation->key])) {
+            $keys = [];
+            foreach ($this->stateRules as $rule) {
+                foreach ($rule instanceof Claims ? $rule->hits($situation, $this->rig) : [] as $hit) {
+                    $keys[] = self::id($rule) . '|' . $hit->key;
+                }
+            }
+            $this->claimedHitsOf[$situation->key] = $keys;
+        }
+
+        return $this->claimedHitsOf[$situation->key];
+    }
+
+    /** @return list<string> hazards of every state rule: rule and key */
+    private function hits(Situation $situation): array
+    {
+        if (!isset($this->hitsOf[$situation->key])) {
+            $hits = [];
+            foreach ($this->stateRules as $rule) {
+                foreach ($rule->hits($situation, $this->rig) as $hit) {
+                    $hits[self::id($rule) . '|' . $hit->key] = true;
+                }
+            }
+            $this->hitsOf[$situation->key] = array_keys($hits);
+        }
+
+        return $this->hitsOf[$situation->key];
+    }
+
+    private static function id(Rule $rule): string
+    {
+        static $ids = [];
+
+        return $ids[$rule::class] ??= $rule::definition()->id;
+    }
+
+    /**
+     * Slips from the nearest named state, and what they are.
+     *
+     * @param list<string> $controls
+     * @return array{int, string}
+     */
+    private function distance(Setting $setting, array $controls): array
+    {
+        $best = PHP_INT_MAX;
+        $words = '';
+        $bestForgets = false;
+        $instructed = array_column($this->rig->graph->instructions, 'device');
+        foreach ($this->rig->named as $state) {
+            $slipped = [];
+            foreach ($controls as $id) {
+                if ($state->setting->controls[$id] !== $setting->controls[$id]) {
+                    $slipped[] = $id;
+                }
+            }
+            // Of two ways equally short, the one that forgets an instruction says more.
+            $forgets = array_intersect($slipped, $instructed) !== [];
+            if (count($slipped) < $best || (count($slipped) === $best && $forgets && !$bestForgets)) {
+                $bestForgets = $forgets;
+                $best = count($slipped);
+                if ($slipped === []) {
+                    return [0, $this->surroundingWords($setting) . " in \"{$state->title}\""];
+                }
+                $words = implode(' and ', array_map(function (string $id) use ($setting): string {
+                    $device = $this->rig->graph->devices[$id];
+
+                    return "{$device->label} {$device->positions[$setting->controls[$id]]}";
+                }, $slipped)) . " in \"{$state->title}\"";
+            }
+        }
+
+        return [$best, $words];
+    }
+
+    private function surroundingWords(Setting $setting): string
+    {
+        $words = [];
+        foreach ($this->rig->graph->surroundings as $id => $surrounding) {
+            $words[] = lcfirst($surrounding->label) . ' ' . ($surrounding->values[$setting->surroundings[$id] ?? ''] ?? '');
+        }
+
+        return implode(', ', $words);
+    }
+}

@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Rules;
+
+use Hollin\Core\Components\Panels\Panel;
+use Hollin\Core\Plan\Slots;
+use Hollin\Core\Reference\Source;
+use Hollin\Core\States\Situation;
+
+/** A circuit's hot and neutral land on different halves: the hot moved, the neutral stayed behind. */
+final class SplitReturn implements StateRule
+{
+    public static function definition(): Definition
+    {
+        return new Definition(
+            'split_return',
+            Severity::Danger,
+            'Hot and neutral on different halves',
+            'A circuit\'s neutral must always go with its hot: same panel half, same transfer pole, same GFCI. Apart, the circuit is live without a return, the stray neutral bar comes up to line voltage through the load, and where the neutrals do meet, the current returns by a path nobody sized.',
+            Source::recalled('NFPA 70 300.3(B): conductors of a circuit run together; common practice'),
+            [
+                Sample::found('hot moved to the inverter panel, neutral left', Sample::choose('subpanel', ['circuits' => ['c_outlets' => true]]), Sample::move('c_outlets', 'main_panel', 'neutral')),
+                Sample::found('the same with a common neutral: it works, by the wrong path', Sample::choose('subpanel', ['circuits' => ['c_outlets' => true], 'neutral' => 'common']), Sample::move('c_outlets', 'main_panel', 'neutral')),
+                Sample::silent('both moved', Sample::choose('subpanel', ['circuits' => ['c_outlets' => true]])),
+            ],
+        );
+    }
+
+    public function hits(Situation $situation, Examination $rig): array
+    {
+        $hits = [];
+        foreach ($rig->graph->circuits as $id => $end) {
+            if ($end->together) {
+                continue;
+            }
+            $source = $situation->hardHot($end->hot);
+            if ($source === null) {
+                continue;
+            }
+            $works = $situation->workingSource($end->hot, $end->neutral) !== null;
+            $label = $rig->rig->label($id);
+            $hits[] = new Hit(
+                $id . ($works ? '|wrong path' : '|no return'),
+                $works
+                    ? sprintf('%s works, but its current leaves by %s and returns by %s: a path nobody sized, and it trips any GFCI on the way.', $label, $rig->rig->label($end->hotFrom), $rig->rig->label($end->neutralFrom))
+                    : sprintf('The hot of %s is live from %s, its neutral lands on %s which has no way back to that source. Nothing on the circuit works, and that neutral bar stands at line voltage as soon as anything is switched on.', $label, $rig->rig->label($end->hotFrom), $rig->rig->label($end->neutralFrom)),
+                [$id, $end->hotFrom, $end->neutralFrom],
+                [],
+                array_values(array_filter([
+                    self::fetch($rig, $id),
+                    ($home = $rig->rig->find($end->neutralFrom)) instanceof Panel && Slots::hasRoom($rig->rig, $home)
+                        ? Remedy::move("Move the hot of {$label} back to {$rig->rig->label($end->neutralFrom)}", 'hot and neutral together', $id, $end->neutralFrom, 'hot')
+                        : null,
+                ])),
+                [[$rig->graph->sources[$source]->a, $end->hot]],
+                $works ? Severity::Warning : Severity::Danger,
+                $works ? 'Return by another path than the hot' : 'Hot without its neutral',
+            );
+        }
+
+        return $hits;
+    }
+
+    /** The neutral to where the hot is: a panel's bar, or the load side of the circuit it hangs behind. */
+    public static function fetch(Examination $rig, string $circuit): Remedy
+    {
+        $from = $rig->graph->circuits[$circuit]->hotFrom;
+        $label = sprintf('Move the neutral of %s to %s', $rig->rig->label($circuit), $rig->rig->label($from));
+
+        return $rig->rig->find($from) instanceof Panel
+            ? Remedy::move($label, 'hot and neutral together', $circuit, $from, 'neutral')
+            : Remedy::set($label, 'hot and neutral together', $circuit, '/neutral', ['behind' => $from]);
+    }
+}

@@ -1,0 +1,96 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Rules;
+
+use Hollin\Core\Components\Conversion\Inverter;
+use Hollin\Core\Components\Conversion\Inverting;
+use Hollin\Core\Reference\Source;
+
+/** Loads that start as soon as 120 V appears, on an inverter: they drain the bank, and a motor may not start at all. */
+final class StartsByItself implements RigRule
+{
+    public static function definition(): Definition
+    {
+        return new Definition(
+            'starts_by_itself',
+            Severity::Warning,
+            'Starts by itself on the inverter',
+            'An absorption fridge on automatic, a water heater\'s element, tank heaters and an air conditioner on its thermostat start when 120 V appears, also from the battery. A motor draws several times its running current to start.',
+            Source::commonPractice(),
+            [
+                Sample::found('whole panel on the inverter', Sample::choose('in_line')),
+                Sample::silent('only outlets on the inverter', Sample::choose('subpanel', ['circuits' => ['c_outlets' => true]])),
+            ],
+        );
+    }
+
+    public function hits(Examination $rig): array
+    {
+        $hits = [];
+        foreach ($rig->settled as $state => $settled) {
+            if (!str_starts_with($state, 'inverting')) {
+                continue;
+            }
+            $by = [];
+            foreach ($rig->graph->loads as $id => $load) {
+                $source = $load->startsByItself ? $settled->situation->workingSource($load->a, $load->b) : null;
+                if ($source !== null) {
+                    $by[$rig->graph->sources[$source]->component][$id] = $load;
+                }
+            }
+            foreach ($by as $component => $loads) {
+                $unit = $rig->rig->find($component);
+                if (!$unit instanceof Inverting || isset($hits[$component])) {
+                    continue;
+                }
+                $watts = array_sum(array_map(fn($l): float => $l->watts, $loads));
+                $hits[$component] = new Hit(
+                    $component,
+                    sprintf('%s start%s by %s as soon as %s runs: %.0f W without anybody switching them on.', self::names($loads), count($loads) === 1 ? 's' : '', count($loads) === 1 ? 'itself' : 'themselves', $unit->label(), $watts),
+                    array_values(array_unique([$component, ...array_map(fn($l): string => $l->circuit, $loads)])),
+                    [new Figure('Starts by itself', $watts, 'W', implode(' + ', array_map(fn($l): string => sprintf('%g', $l->watts), $loads)) . ' W', Source::commonPractice(), $unit->continuousW())],
+                    severity: $watts > $unit->continuousW() ? Severity::Warning : Severity::Advice,
+                    state: $state,
+                );
+                foreach ($loads as $id => $load) {
+                    if ($load->lockedRotorA !== null && $load->lockedRotorA * 120 > $unit->surgeW()) {
+                        $hits["{$component}|{$id}"] = new Hit(
+                            "{$component}|start|{$id}",
+                            sprintf('%s needs %.0f A to start; %s gives %.0f A for a moment.', $load->label, $load->lockedRotorA, $unit->label(), $unit->surgeW() / 120),
+                            [$component, $load->circuit],
+                            [new Figure('Locked-rotor current', $load->lockedRotorA, 'A', 'read off the part', Source::commonPractice(), $unit->surgeW() / 120)],
+                            title: 'Motor may not start on the inverter',
+                            state: $state,
+                        );
+                    }
+                }
+                if ($unit instanceof Inverter && $unit->values->text('waveform') === 'modified') {
+                    $motors = array_filter($loads, fn($l): bool => $l->kind === 'motor');
+                    if ($motors !== []) {
+                        $hits["{$component}|wave"] = new Hit(
+                            "{$component}|wave",
+                            sprintf('%s makes modified sine; %s runs hot on it and some chargers and GFCIs fail.', $unit->label(), self::names($motors)),
+                            [$component, ...array_values(array_map(fn($l): string => $l->circuit, $motors))],
+                            severity: Severity::Advice,
+                            title: 'Modified sine on a motor',
+                            state: $state,
+                        );
+                    }
+                }
+            }
+        }
+
+        return array_values($hits);
+    }
+
+    /** @param array<string, \Hollin\Core\Wiring\Load> $loads */
+    private static function names(array $loads): string
+    {
+        $names = array_values(array_map(fn($l): string => $l->label, $loads));
+        $last = array_pop($names);
+
+        return $names === [] ? (string) $last : implode(', ', $names) . ' and ' . lcfirst((string) $last);
+    }
+}

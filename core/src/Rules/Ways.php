@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Rules;
+
+/**
+ * How a hazard can come about: its Pareto-minimal pairs of slips and failures from any named
+ * state. A slip is a control not as the named state sets it; a failure is a device welded or stuck.
+ */
+final readonly class Ways
+{
+    /**
+     * @param list<array{slips: int, failures: int, words: string}> $pairs
+     * @param string $kind always, outage, slips, remote, passing or outside
+     */
+    public function __construct(
+        public string $kind,
+        public array $pairs,
+        public string $words,
+    ) {}
+
+    public static function slips(int $slips, string $what): self
+    {
+        return match (true) {
+            $slips === 0 => new self('always', [['slips' => 0, 'failures' => 0, 'words' => $what]], 'always, ' . $what),
+            $slips <= 2 => new self('slips', [['slips' => $slips, 'failures' => 0, 'words' => $what]], ($slips === 1 ? 'one slip: ' : 'two slips: ') . $what),
+            default => new self('remote', [['slips' => $slips, 'failures' => 0, 'words' => $what]], "remote, {$slips} slips: {$what}"),
+        };
+    }
+
+    /** Nobody does anything: what surrounds the rig changes under a named state. */
+    public static function outage(string $what): self
+    {
+        return new self('outage', [['slips' => 0, 'failures' => 0, 'words' => $what]], "without any slip: {$what}");
+    }
+
+    /** Something outside the rig is faulty: a pedestal wired wrong. One failure, and not the rig's. */
+    public static function outside(string $what, int $slips = 0): self
+    {
+        return new self('outside', [['slips' => $slips, 'failures' => 1, 'words' => $what]], "one failure, outside the rig: {$what}");
+    }
+
+    public static function onTheRig(): self
+    {
+        return new self('always', [['slips' => 0, 'failures' => 0, 'words' => 'as built']], 'as built, in every state');
+    }
+
+    public static function passing(float $seconds, string $state): self
+    {
+        return new self('passing', [['slips' => 0, 'failures' => 0, 'words' => $state]], sprintf('passing, %g s, on the way to: %s', $seconds, $state));
+    }
+}

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Sizing;
+
+use Hollin\Core\Components\Conversion\Inverting;
+
+/**
+ * Direct current of an inverter, V at its terminals, efficiency at that load:
+ * design = larger of 1.25 × W ÷ (nominal V × η) and W ÷ (cut-off V × η). Never W ÷ 12.
+ */
+final readonly class InverterCurrent
+{
+    private function __construct(
+        public float $nominalA,
+        public float $lowestA,
+        public float $designA,
+        public float $peakA,
+    ) {}
+
+    public static function of(float $continuousW, float $surgeW, float $nominalV, float $cutOffV, float $efficiency): self
+    {
+        $nominal = $continuousW / ($nominalV * $efficiency);
+        $lowest = $continuousW / ($cutOffV * $efficiency);
+
+        return new self($nominal, $lowest, max(1.25 * $nominal, $lowest), $surgeW / ($cutOffV * $efficiency));
+    }
+
+    public static function ofUnit(Inverting $inverter): self
+    {
+        return self::of(
+            $inverter->continuousW(),
+            $inverter->values->number('surgeW'),
+            $inverter->values->number('dcNominalV'),
+            $inverter->values->number('cutOffV'),
+            $inverter->efficiency(),
+        );
+    }
+
+    /** Watts an inverter may give for good behind a fuse: fuse ÷ 1.25 × nominal V × η. */
+    public static function capW(float $fuseA, float $nominalV, float $efficiency): float
+    {
+        return $fuseA / 1.25 * $nominalV * $efficiency;
+    }
+}

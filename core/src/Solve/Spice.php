@@ -1,0 +1,181 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Solve;
+
+/**
+ * A solved state as a SPICE netlist, an open format any circuit simulator reads: the DC side by
+ * operating point, the AC side by an analysis at one frequency. Constant-power demands obey the
+ * same law in it, worked by the simulator itself: it alters their impedance to |V|² ÷ (P − jQ) and
+ * runs again until it stands still.
+ */
+final class Spice
+{
+    /** How often a deck with constant-power demands is run again; each run gains a digit or two. */
+    private const RUNS = 30;
+
+    /** The AC side of a flow. */
+    public static function ac(Flow $flow, string $title): string
+    {
+        $mesh = $flow->ac ?? throw new \LogicException('Nothing was solved.');
+        $deck = new self($mesh, $title);
+        $omega = 2 * M_PI * LoadFlow::HZ;
+        foreach ($mesh->branches as $branch) {
+            if ($branch->kind === 'load') {
+                continue;
+            }
+            if ($branch->kind === 'source') {
+                $deck->acSource($branch, $mesh);
+                continue;
+            }
+            $deck->admittance($branch, $omega);
+        }
+        $alter = [];
+        foreach ($flow->acDemands as $demand) {
+            array_push($alter, ...$deck->demand($demand, $omega));
+        }
+        $deck->control('ac lin 1 ' . LoadFlow::HZ . ' ' . LoadFlow::HZ, $alter);
+
+        return $deck->text();
+    }
+
+    /** The DC side of a flow. */
+    public static function dc(Flow $flow, string $title): string
+    {
+        $mesh = $flow->dc ?? throw new \LogicException('Nothing was solved.');
+        $deck = new self($mesh, $title);
+        foreach ($mesh->branches as $branch) {
+            if ($branch->kind === 'source') {
+                foreach ($mesh->injections as [$of, , , $amps]) {
+                    if ($of === $branch->of) {
+                        $mid = "x{$deck->count}";
+                        $deck->line(sprintf('V%d %s %s DC %s', $deck->count, $mid, $deck->at($branch->b), self::number($amps / $branch->re)), $branch->of);
+                        $deck->line(sprintf('R%d %s %s %s', $deck->count, $mid, $deck->at($branch->a), self::number(1 / $branch->re)));
+                    }
+                }
+            } elseif ($branch->kind !== 'load') {
+                $deck->line(sprintf('R%d %s %s %s', $deck->count, $deck->at($branch->a), $deck->at($branch->b), self::number(1 / $branch->re)), $branch->of);
+            }
+        }
+        $alter = [];
+        foreach ($flow->dcDemands as $demand) {
+            array_push($alter, ...$deck->demand($demand, 0.0));
+        }
+        foreach ($flow->sources as $id => $source) {
+            // Chargers at their limit are current sources; those that hold their volts stand above.
+            $graphSource = $flow->chargers[$id] ?? null;
+            if ($graphSource !== null && $graphSource[2] === 'limit') {
+                $deck->line(sprintf('I%d %s %s DC %s', $deck->count, $deck->at($mesh->node[$graphSource[1]]), $deck->at($mesh->node[$graphSource[0]]), self::number($source['amps'])), $id);
+            }
+        }
+        $deck->control('op', $alter);
+
+        return $deck->text();
+    }
+
+    /** @var list<string> */
+    private array $lines = [];
+
+    private int $count = 1;
+
+    private function __construct(private readonly Mesh $mesh, string $title)
+    {
+        $this->lines[] = '* ' . preg_replace('/[^\x20-\x7E]/', '-', $title);
+        $this->lines[] = '* node 0 is earth';
+        foreach ($mesh->names as $n => $name) {
+            $this->lines[] = "* n{$n} = {$name}";
+        }
+    }
+
+    private function at(int $node): string
+    {
+        return $node < 0 ? '0' : "n{$node}";
+    }
+
+    private function line(string $line, string $what = ''): void
+    {
+        $this->lines[] = $what === '' ? $line : "{$line} \$ {$what}";
+        $this->count++;
+    }
+
+    private static function number(float $value): string
+    {
+        return sprintf('%.12e', $value);
+    }
+
+    private function admittance(Branch $branch, float $omega): void
+    {
+        $a = $this->at($branch->a);
+        $b = $this->at($branch->b);
+        if ($branch->re != 0.0) {
+            $this->line(sprintf('R%d %s %s %s', $this->count, $a, $b, self::number(1 / $branch->re)), $branch->of);
+        }
+        if ($branch->im > 0) {
+            $this->line(sprintf('C%d %s %s %s', $this->count, $a, $b, self::number($branch->im / $omega)), $branch->of);
+        } elseif ($branch->im < 0) {
+            $this->line(sprintf('L%d %s %s %s', $this->count, $a, $b, self::number(-1 / ($branch->im * $omega))), $branch->of);
+        }
+    }
+
+    private function acSource(Branch $branch, Mesh $mesh): void
+    {
+        foreach ($mesh->injections as [$of, $a, $b, $re, $im]) {
+            if ($of !== $branch->of) {
+                continue;
+            }
+            $size = hypot($re, $im);
+            $phase = rad2deg(atan2($im, $re));
+            $mid = "x{$this->count}";
+            $this->line(sprintf('V%d %s %s DC 0 AC %s %s', $this->count, $mid, $this->at($b), self::number($size / $branch->re), self::number($phase)), $of);
+            $this->line(sprintf('R%d %s %s %s', $this->count, $mid, $this->at($a), self::number(1 / $branch->re)));
+        }
+    }
+
+    /** @return list<string> control lines that bring it to its power */
+    private function demand(Demand $demand, float $omega): array
+    {
+        $a = $this->at($this->mesh->node[$demand->a]);
+        $b = $this->at($this->mesh->node[$demand->b]);
+        $n = $this->count;
+        if ($demand->watts === 0.0) {
+            return [];
+        }
+        // A resistance and an inductance in a row: Z = |V|² (P + jQ) ÷ (P² + Q²).
+        $apparent = $demand->watts ** 2 + $demand->vars ** 2;
+        $resistance = $demand->watts / $apparent;
+        $reactance = $demand->vars / $apparent;
+        $square = $demand->nominalV ** 2;
+        $reactive = $demand->vars > 1e-9;
+        $this->line(sprintf('R%d %s %s %s', $n, $a, $reactive ? "y{$n}" : $b, self::number($square * $resistance)), $demand->id);
+        if ($reactive) {
+            $this->line(sprintf('L%dq y%d %s %s', $n, $n, $b, self::number($square * $reactance / $omega)));
+        }
+        if (!$demand->constant || $demand->collapsed) {
+            return [];
+        }
+        $across = $a === '0' ? "v({$b})" : ($b === '0' ? "v({$a})" : "v({$a})-v({$b})");
+        $lines = ["let s{$n} = mag({$across})*mag({$across})", sprintf('let zr%d = s%d*%s', $n, $n, self::number($resistance)), "alter r{$n} = zr{$n}"];
+        if ($reactive) {
+            array_push($lines, sprintf('let zl%d = s%d*%s', $n, $n, self::number($reactance / $omega)), "alter l{$n}q = zl{$n}");
+        }
+
+        return $lines;
+    }
+
+    /** @param list<string> $alter */
+    private function control(string $analysis, array $alter): void
+    {
+        array_push($this->lines, '.options reltol=1e-9 abstol=1e-12 vntol=1e-9 gmin=1e-15 rshunt=1e15', '.control', 'set numdgt=15', 'set noaskquit');
+        if ($alter !== []) {
+            array_push($this->lines, 'repeat ' . self::RUNS, $analysis, ...$alter);
+            array_push($this->lines, 'destroy', 'end');
+        }
+        array_push($this->lines, $analysis, 'print all', 'quit 0', '.endc', '.end');
+    }
+
+    private function text(): string
+    {
+        return implode("\n", $this->lines) . "\n";
+    }
+}

@@ -1,0 +1,306 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\States;
+
+use Hollin\Core\Wiring\Device;
+use Hollin\Core\Wiring\Look;
+use Hollin\Core\Wiring\Source;
+
+/**
+ * Lets a setting come to rest: automatic devices whose wish differs from their position move,
+ * shortest delay first, timers running on; equal delays together and in each order.
+ */
+final class Engine implements Look
+{
+    private const MOST_MOVES = 64;
+
+    /** @var array<string, string> */
+    private array $at = [];
+
+    /** @var array<string, string> */
+    private array $surroundings = [];
+
+    private Situation $now;
+
+    private Failure $failure;
+
+    /** @var array<int|string, Situation> */
+    private array $situations = [];
+
+    /** @var array<string, Device> */
+    private array $automatic;
+
+    /** @var list<Source> */
+    private array $forming;
+
+    /** @var list<array{string, ?string, ?string, array<string, int>}> source, what surrounds it, the device it follows, in which positions */
+    private array $sources;
+
+    /** @var list<array{string, array<string, int>}> those that follow an automatic device, with the positions they are live in */
+    private array $following = [];
+
+    /** @var array<string, array<string, int>> automatic device => position => bits closed in it */
+    private array $automaticBits;
+
+    /** @var array<string, array<string, int>> */
+    private array $manualBits;
+
+    /** @var list<string> devices set by hand that automatic ones go by */
+    private array $read = [];
+
+    // What stays as it is while automatic devices move.
+    private int $steadyBits = 0;
+
+    private string $steadyMemo = '';
+
+    private string $readAs = '';
+
+    public function __construct(public readonly Network $network)
+    {
+        $this->automatic = array_filter($network->graph->devices, fn(Device $d): bool => $d->isAutomatic());
+        $this->forming = array_values(array_filter($network->graph->sources, fn(Source $s): bool => $s->forming));
+        $this->failure = Failure::none();
+        $this->sources = [];
+        foreach ($network->graph->sources as $id => $source) {
+            $this->sources[] = [$id, $source->surrounding, $source->device, array_flip($source->positions)];
+            if (isset($this->automatic[$source->device ?? ''])) {
+                $this->following[] = [(string) $source->device, array_flip($source->positions)];
+            }
+        }
+        $this->automaticBits = array_intersect_key($network->bits, $this->automatic);
+        $this->manualBits = array_diff_key($network->bits, $this->automatic);
+        foreach ($this->automatic as $id => $_) {
+            array_push($this->read, ...$this->logic($id)->reads());
+        }
+    }
+
+    /** @return array<string, Device> */
+    public function automatic(): array
+    {
+        return $this->automatic;
+    }
+
+    public function situationCount(): int
+    {
+        return count($this->situations);
+    }
+
+    /**
+     * @param array<string, string> $from positions of automatic devices to start from; at rest when left out
+     */
+    public function settle(Setting $setting, array $from = [], ?Failure $failure = null): Settled
+    {
+        $this->failure = $failure ?? Failure::none();
+        $this->surroundings = $setting->surroundings;
+        $this->at = $setting->controls + $setting->surroundings;
+        foreach ($this->automatic as $id => $device) {
+            $this->at[$id] = $this->failure->heldAt[$id] ?? $from[$id] ?? $device->positionNames()[0];
+        }
+        $this->steady();
+        $this->look();
+        $moves = $passing = $trouble = $timers = $seen = [];
+        $clock = 0.0;
+        while (count($moves) < self::MOST_MOVES) {
+            $wishes = $this->wishes();
+            if ($wishes === []) {
+                break;
+            }
+            foreach (array_diff_key($timers, $wishes) as $id => $_) {
+                unset($timers[$id]);
+            }
+            foreach ($wishes as $id => $to) {
+                if (($timers[$id][0] ?? null) !== $to) {
+                    $timers[$id] = [$to, $this->logic($id)->delayS($this->at[$id], $to)];
+                }
+            }
+            $wait = min(array_column($timers, 1) ?: [0.0]);
+            $key = $this->key($timers);
+            if (isset($seen[$key])) {
+                $trouble[] = sprintf('hunting, about every %g s', $clock - $seen[$key]);
+                break;
+            }
+            $seen[$key] = $clock;
+            $passing[] = ['situation' => $this->now, 'lastsS' => $wait];
+            $clock += $wait;
+            $moving = array_keys(array_filter($timers, fn(array $t): bool => $t[1] <= $wait + 1e-9));
+            if (count($moving) > 1 && $this->ordersDiffer($moving, $wishes)) {
+                $trouble[] = 'race between ' . implode(' and ', $moving);
+            }
+            foreach ($timers as $id => [$to, $left]) {
+                $timers[$id] = [$to, $left - $wait];
+            }
+            foreach ($moving as $id) {
+                $moves[] = ['device' => $id, 'from' => $this->at[$id], 'to' => $wishes[$id], 'atS' => $clock];
+                $this->at[$id] = $wishes[$id];
+                unset($timers[$id]);
+            }
+            $this->look();
+        }
+
+        return new Settled($setting, $this->at, $this->now, $moves, $passing, $trouble);
+    }
+
+    public function position(string $device): string
+    {
+        return $this->at[$device] ?? '';
+    }
+
+    public function ac(string $hot, string $neutral, string $notFromComponent): ?string
+    {
+        $a = $this->now->root($hot);
+        $b = $this->now->root($neutral);
+        foreach ($this->now->acSources() as $id => [$hotRoot, $neutralRoot]) {
+            if ($this->network->graph->sources[$id]->component !== $notFromComponent
+                && (($a === $hotRoot && $b === $neutralRoot) || ($a === $neutralRoot && $b === $hotRoot))) {
+                return $this->now->quality($id);
+            }
+        }
+
+        return null;
+    }
+
+    public function wiringFault(string $hot, string $neutral, string $ground): ?string
+    {
+        return match (true) {
+            $this->now->tied($hot, $ground) => 'reversed',
+            !$this->now->tied($neutral, $ground) => 'open ground',
+            default => null,
+        };
+    }
+
+    public function dc(string $positive, string $negative): bool
+    {
+        $a = $this->now->root($positive);
+        $b = $this->now->root($negative);
+        foreach ($this->forming as $source) {
+            if ($source->kind === 'dc' && $this->now->root($source->a) === $a && $this->now->root($source->b) === $b) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    private function logic(string $id): \Hollin\Core\Wiring\Automatic
+    {
+        return $this->automatic[$id]->logic ?? throw new \LogicException("{$id} is not automatic");
+    }
+
+    /** @return array<string, string> devices that want to move => where to */
+    private function wishes(): array
+    {
+        $wanted = $this->now->wanted[$this->readAs] ??= array_map(fn(Device $d): string => $this->logic($d->id)->wish($this), $this->automatic);
+        $wishes = array_diff_assoc($wanted, $this->at);
+
+        return $this->failure->heldAt === [] ? $wishes : array_diff_key($wishes, $this->failure->heldAt);
+    }
+
+    /**
+     * Whether moving one after the other ends elsewhere than moving together.
+     *
+     * @param list<string> $moving
+     * @param array<string, string> $wishes
+     */
+    private function ordersDiffer(array $moving, array $wishes): bool
+    {
+        $before = $this->at;
+        $differ = false;
+        foreach ($moving as $first) {
+            $this->at = $before;
+            $this->at[$first] = $wishes[$first];
+            $this->look();
+            foreach ($this->wishes() as $id => $wish) {
+                if (in_array($id, $moving, true) && $wish !== $wishes[$id]) {
+                    $differ = true;
+                }
+            }
+            foreach ($moving as $other) {
+                if ($other !== $first && $this->logic($other)->wish($this) === $this->at[$other]) {
+                    $differ = true;
+                }
+            }
+        }
+        $this->at = $before;
+        $this->look();
+
+        return $differ;
+    }
+
+    /**
+     * The configuration on the way: what automatic devices are in, and their running timers.
+     *
+     * @param array<string, array{string, float}> $timers
+     */
+    private function key(array $timers): string
+    {
+        $key = '';
+        foreach ($this->automatic as $id => $_) {
+            $key .= $this->at[$id] . ';';
+        }
+        foreach ($timers as $id => [$to, $left]) {
+            $key .= "{$id}>{$to}@{$left};";
+        }
+
+        return $key;
+    }
+
+    /** Takes in what people have set and what surrounds the rig. */
+    private function steady(): void
+    {
+        $this->steadyBits = 0;
+        foreach ($this->manualBits as $id => $positions) {
+            $this->steadyBits |= $positions[$this->at[$id] ?? ''] ?? 0;
+        }
+        $this->steadyMemo = '';
+        foreach ($this->sources as [$id, $surrounding, $device, $positions]) {
+            $byHand = $device !== null && !isset($this->automatic[$device]);
+            if ($surrounding !== null || $byHand) {
+                $off = $byHand && !isset($positions[$this->at[$device] ?? '']);
+                $this->steadyMemo .= '|' . ($off ? 'dead' : ($this->surroundings[$surrounding] ?? 'good'));
+            }
+        }
+        $this->readAs = '';
+        foreach ($this->read as $id) {
+            $this->readAs .= ($this->at[$id] ?? '') . ';';
+        }
+    }
+
+    private function look(): void
+    {
+        $closed = $this->steadyBits;
+        foreach ($this->automaticBits as $id => $positions) {
+            $closed |= $positions[$this->at[$id]] ?? 0;
+        }
+        $closed = ($closed | $this->failure->forcedClosed) & ~$this->failure->forcedOpen;
+        $memo = $closed . $this->steadyMemo;
+        foreach ($this->following as [$device, $positions]) {
+            $memo .= isset($positions[$this->at[$device]]) ? '|1' : '|0';
+        }
+        $this->now = $this->situations[$memo] ??= new Situation($this->network, $memo, $closed, $this->active(), $this->rootsOf($closed));
+    }
+
+    /** @return array<string, string> source that gives anything => its condition */
+    private function active(): array
+    {
+        $active = [];
+        foreach ($this->sources as [$id, $surrounding, $device, $positions]) {
+            $quality = $surrounding === null ? 'good' : ($this->surroundings[$surrounding] ?? 'good');
+            if ($quality !== 'dead' && ($device === null || isset($positions[$this->at[$device] ?? '']))) {
+                $active[$id] = $quality;
+            }
+        }
+
+        return $active;
+    }
+
+    /** @var array<int, array<int, int>> */
+    private array $rootsOf = [];
+
+    /** @return array<int, int> */
+    private function rootsOf(int $closed): array
+    {
+        return $this->rootsOf[$closed] ??= $this->network->roots($closed);
+    }
+}

@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\States;
+
+/** An operating state people talk about, with the controls set as they are told to set them. */
+final readonly class NamedState
+{
+    public function __construct(
+        public string $id,
+        public string $letter,
+        public string $title,
+        public Setting $setting,
+        /** usual, or fault: a pedestal that is wired wrong */
+        public string $group = 'usual',
+    ) {}
+}

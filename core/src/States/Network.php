@@ -1,0 +1,241 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\States;
+
+use Hollin\Core\Plan\Refused;
+use Hollin\Core\Wiring\Element;
+use Hollin\Core\Wiring\ElementKind;
+use Hollin\Core\Wiring\Graph;
+
+/**
+ * A wiring graph with its fixed conductors contracted to numbered nets, ready to be asked many
+ * times what is joined with what. Poles that always move together share one bit.
+ *
+ * Exact reduction: a branch breaker whose far side holds nothing but loads can only take things
+ * away when it opens. No hazard needs it open and every named state has it closed, so it is
+ * held closed; the count of states reported is that of the unreduced product.
+ */
+final class Network
+{
+    /** One bit each, in one integer. */
+    private const MOST_POLES = 62;
+
+    /** @var array<string, int> terminal => net */
+    public array $net = [];
+
+    public int $nets = 0;
+
+    /** @var list<string> devices whose positions are enumerated or computed */
+    public array $kept = [];
+
+    /** @var array<string, true> manual devices held in their normal position */
+    public array $heldClosed = [];
+
+    /** @var list<array{int, int, int}> contact: net, net, bit */
+    public array $contacts = [];
+
+    /** @var array<string, int> contact or bond element => bit; -1 always closed */
+    public array $bitOf = [];
+
+    /** @var array<string, array<string, int>> device => position => bits closed in it */
+    public array $bits = [];
+
+    /** @var list<array{string, int, int, int}> bond element, net of neutral, net of ground, bit or -1 */
+    public array $bonds = [];
+
+    /** @var list<int> every net its own root */
+    private array $alone = [];
+
+    /** @var list<int> nets that a contact can join with another; the rest are always alone */
+    private array $switched = [];
+
+    /** @param list<string> $moved devices that stand elsewhere than usual, so never held */
+    public function __construct(public readonly Graph $graph, bool $reduce = true, array $moved = [])
+    {
+        if ($reduce) {
+            $this->holdLeaves($moved);
+        }
+        $this->contract();
+        $this->number();
+    }
+
+    /** @param list<string> $moved */
+    private function holdLeaves(array $moved): void
+    {
+        $instructed = [...array_column($this->graph->instructions, 'device'), ...$moved];
+        $busy = $this->busyTerminals();
+        foreach ($this->graph->devices as $id => $device) {
+            if ($device->job === 'breaker' && !$device->isAutomatic() && !in_array($id, $instructed, true) && $this->leadsOnlyToLoads($id, $busy)) {
+                $this->heldClosed[$id] = true;
+            }
+        }
+    }
+
+    /** @return array<string, true> terminals of sources, exposed pins and bonds */
+    private function busyTerminals(): array
+    {
+        $busy = ['frame' => true, 'earth' => true];
+        foreach ($this->graph->sources as $source) {
+            foreach ([$source->a, $source->b, $source->ground, ...($source->runsOnAc ?? [])] as $terminal) {
+                $busy[$terminal] = true;
+            }
+        }
+        foreach ($this->graph->exposed as $pins) {
+            foreach ($pins->pins as $terminal) {
+                $busy[$terminal] = true;
+            }
+        }
+        foreach ($this->graph->elements as $element) {
+            if ($element->kind === ElementKind::Bond) {
+                $busy[$element->a] = $busy[$element->b] = true;
+            }
+        }
+
+        return $busy;
+    }
+
+    /** @param array<string, true> $busy */
+    private function leadsOnlyToLoads(string $device, array $busy): bool
+    {
+        $poles = array_filter($this->graph->elements, fn(Element $e): bool => $e->device === $device);
+        foreach ($poles as $pole) {
+            // The load side is the end that is not the panel's bus.
+            $queue = [$pole->b];
+            $seen = [$pole->b => true];
+            while ($queue !== []) {
+                $at = array_pop($queue);
+                if (isset($busy[$at]) || $at === $pole->a) {
+                    return false;
+                }
+                foreach ($this->neighbours()[$at] ?? [] as [$next, $element]) {
+                    if ($element !== $pole->id && !isset($seen[$next])) {
+                        $seen[$next] = true;
+                        $queue[] = $next;
+                    }
+                }
+            }
+        }
+
+        return $poles !== [];
+    }
+
+    /** @var ?array<string, list<array{string, string}>> */
+    private ?array $neighbours = null;
+
+    /** @return array<string, list<array{string, string}>> terminal => [other terminal, element] */
+    public function neighbours(): array
+    {
+        if ($this->neighbours === null) {
+            $this->neighbours = [];
+            foreach ($this->graph->elements as $id => $element) {
+                $this->neighbours[$element->a][] = [$element->b, $id];
+                $this->neighbours[$element->b][] = [$element->a, $id];
+            }
+        }
+
+        return $this->neighbours;
+    }
+
+    private function contract(): void
+    {
+        $index = array_flip(array_keys($this->graph->terminals));
+        $parent = range(0, max(0, count($index) - 1));
+        $find = function (int $i) use (&$parent): int {
+            while ($parent[$i] !== $i) {
+                $i = $parent[$i] = $parent[$parent[$i]];
+            }
+
+            return $i;
+        };
+        foreach ($this->graph->elements as $element) {
+            $fixed = $element->kind === ElementKind::Conductor
+                || ($element->kind === ElementKind::Contact && isset($this->heldClosed[(string) $element->device]));
+            if ($fixed) {
+                $parent[$find($index[$element->a])] = $find($index[$element->b]);
+            }
+        }
+        $numbers = [];
+        foreach ($index as $terminal => $i) {
+            $this->net[(string) $terminal] = $numbers[$find($i)] ??= count($numbers);
+        }
+        $this->nets = count($numbers);
+    }
+
+    private function number(): void
+    {
+        $groups = [];
+        foreach ($this->graph->elements as $id => $element) {
+            if ($element->kind === ElementKind::Conductor || isset($this->heldClosed[(string) $element->device])) {
+                continue;
+            }
+            $bit = -1;
+            if ($element->device !== null) {
+                $group = $element->device . '|' . implode(',', $element->closedIn);
+                $bit = $groups[$group] ??= count($groups);
+                foreach ($element->closedIn as $position) {
+                    $this->bits[$element->device][$position] = ($this->bits[$element->device][$position] ?? 0) | (1 << $bit);
+                }
+            }
+            $this->bitOf[$id] = $bit;
+            if ($element->kind === ElementKind::Bond) {
+                $this->bonds[] = [$id, $this->net[$element->a], $this->net[$element->b], $bit];
+            } else {
+                $this->contacts[] = [$this->net[$element->a], $this->net[$element->b], $bit];
+            }
+        }
+        if (count($groups) > self::MOST_POLES) {
+            throw Refused::because('/components', sprintf(
+                'hold %d sets of poles that move by themselves; at most %d can be reckoned with. Take out breakers, plugs or switches that do not matter here.',
+                count($groups),
+                self::MOST_POLES,
+            ));
+        }
+        foreach ($this->graph->devices as $id => $device) {
+            if (!isset($this->heldClosed[$id])) {
+                $this->kept[] = $id;
+            }
+        }
+        $this->alone = $this->nets === 0 ? [] : range(0, $this->nets - 1);
+        $switched = [];
+        foreach ($this->contacts as [$a, $b]) {
+            $switched[$a] = $switched[$b] = true;
+        }
+        $this->switched = array_keys($switched);
+    }
+
+    /**
+     * Root of every net with the given bits closed.
+     *
+     * @return array<int, int>
+     */
+    public function roots(int $closed): array
+    {
+        $parent = $this->alone;
+        foreach ($this->contacts as [$a, $b, $bit]) {
+            if ($closed >> $bit & 1) {
+                while ($parent[$a] !== $a) {
+                    $a = $parent[$a];
+                }
+                while ($parent[$b] !== $b) {
+                    $b = $parent[$b];
+                }
+                if ($a !== $b) {
+                    $parent[$a] = $b;
+                }
+            }
+        }
+        foreach ($this->switched as $i) {
+            $p = $parent[$i];
+            if ($p !== $parent[$p]) {
+                while ($parent[$p] !== $p) {
+                    $p = $parent[$p];
+                }
+                $parent[$i] = $p;
+            }
+        }
+
+        return $parent;
+    }
+}

@@ -1,0 +1,261 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\States;
+
+/**
+ * One electrical situation: which contacts are closed and which sources are on. Answers what is
+ * joined, live, bonded and charging. Hard islands go through conductors and closed contacts only;
+ * the soft closure also through loads.
+ */
+final class Situation
+{
+    /** @var ?array<string, array{int, int}> */
+    private ?array $acSources = null;
+
+    /** @var ?array<int, string> */
+    private ?array $softLive = null;
+
+    /** @var array<string, array<string, string>> as what is read stands => automatic device => the position it wants; the engine's to keep */
+    public array $wanted = [];
+
+    /** @var ?array<string, Liveness> */
+    private ?array $liveness = null;
+
+    /** @var ?array<string, string> */
+    private ?array $charging = null;
+
+    /** @var array<string, list<string>> */
+    private array $bonds = [];
+
+    /**
+     * @param array<string, string> $active source => quality
+     * @param array<int, int> $roots
+     */
+    public function __construct(
+        public readonly Network $network,
+        public readonly string $key,
+        public readonly int $closed,
+        private readonly array $active,
+        private readonly array $roots,
+    ) {}
+
+    public function root(string $terminal): int
+    {
+        return $this->roots[$this->network->net[$terminal]];
+    }
+
+    public function isClosed(string $element): bool
+    {
+        $bit = $this->network->bitOf[$element] ?? -1;
+
+        return $bit < 0 || ($this->closed >> $bit & 1) === 1;
+    }
+
+    public function isActive(string $source): bool
+    {
+        return isset($this->active[$source]);
+    }
+
+    /** good, low or high volts of a source, or dead; what is wrong with its wiring shows in the wiring. */
+    public function quality(string $source): string
+    {
+        $quality = $this->active[$source] ?? 'dead';
+
+        return match ($quality) {
+            'low', 'high', 'dead' => $quality,
+            'wired_240' => 'high',
+            default => 'good',
+        };
+    }
+
+    /** What surrounds a source: the condition of its pedestal as it is set, whatever its volts. */
+    public function condition(string $source): string
+    {
+        return $this->active[$source] ?? 'dead';
+    }
+
+    /** @return array<string, array{int, int}> active forming AC sources => roots of their hot and neutral */
+    public function acSources(): array
+    {
+        if ($this->acSources === null) {
+            $this->acSources = [];
+            foreach ($this->active as $id => $_) {
+                $source = $this->network->graph->sources[$id];
+                if ($source->kind === 'ac' && $source->forming) {
+                    $this->acSources[$id] = [$this->root($source->a), $this->root($source->b)];
+                }
+            }
+        }
+
+        return $this->acSources;
+    }
+
+    /** The source that works between two terminals (either way round), or null. */
+    public function workingSource(string $hot, string $neutral): ?string
+    {
+        $a = $this->root($hot);
+        $b = $this->root($neutral);
+        foreach ($this->acSources() as $id => [$hotRoot, $neutralRoot]) {
+            if (($a === $hotRoot && $b === $neutralRoot) || ($a === $neutralRoot && $b === $hotRoot)) {
+                return $id;
+            }
+        }
+
+        return null;
+    }
+
+    /** The source whose hot reaches a terminal through metal, or null. */
+    public function hardHot(string $terminal): ?string
+    {
+        $root = $this->root($terminal);
+        foreach ($this->acSources() as $id => [$hotRoot]) {
+            if ($root === $hotRoot) {
+                return $id;
+            }
+        }
+
+        return null;
+    }
+
+    /** The source whose hot reaches a terminal through a load, with no return in between, or null. */
+    public function softHot(string $terminal): ?string
+    {
+        return $this->softLive()[$this->root($terminal)] ?? null;
+    }
+
+    /** The source whose hot reaches a terminal at all, through metal or a load. */
+    public function hotAt(string $terminal): ?string
+    {
+        return $this->hardHot($terminal) ?? $this->softHot($terminal);
+    }
+
+    /** @return array<string, Liveness> by circuit */
+    public function liveness(): array
+    {
+        if ($this->liveness === null) {
+            $this->liveness = [];
+            foreach ($this->network->graph->circuits as $id => $end) {
+                $works = $this->workingSource($end->hot, $end->neutral);
+                if ($works !== null) {
+                    $this->liveness[$id] = Liveness::works($works);
+                    continue;
+                }
+                $hard = $this->hardHot($end->hot);
+                $hot = $this->softHot($end->hot);
+                $neutral = $this->hotAt($end->neutral);
+                $this->liveness[$id] = match (true) {
+                    $hard !== null => Liveness::withoutReturn($hard),
+                    $hot !== null => Liveness::throughLoad($hot),
+                    $neutral !== null => Liveness::neutralLive($neutral),
+                    default => Liveness::dead(),
+                };
+            }
+        }
+
+        return $this->liveness;
+    }
+
+    /**
+     * Closed bonds between a source's neutral island and its ground, as element ids.
+     *
+     * @return list<string>
+     */
+    public function bondsOf(string $source): array
+    {
+        if (!isset($this->bonds[$source])) {
+            $this->bonds[$source] = [];
+            $neutral = $this->root($this->network->graph->sources[$source]->b);
+            foreach ($this->network->bonds as [$element, $netN, , $bit]) {
+                if ($this->roots[$netN] === $neutral && ($bit < 0 || $this->closed >> $bit & 1)) {
+                    $this->bonds[$source][] = $element;
+                }
+            }
+        }
+
+        return $this->bonds[$source];
+    }
+
+    /** @return array<string, string> charging sources that run => the AC source they run on */
+    public function charging(): array
+    {
+        if ($this->charging === null) {
+            $this->charging = [];
+            foreach ($this->active as $id => $_) {
+                $runsOn = $this->network->graph->sources[$id]->runsOnAc;
+                $ac = $runsOn === null ? null : $this->workingSource($runsOn[0], $runsOn[1]);
+                if ($ac !== null) {
+                    $this->charging[$id] = $ac;
+                }
+            }
+        }
+
+        return $this->charging;
+    }
+
+    /** Whether two terminals are joined by metal. */
+    public function joined(string $a, string $b): bool
+    {
+        return $this->root($a) === $this->root($b);
+    }
+
+    /** Whether two terminals are joined by metal or by a closed neutral-ground bond: a meter reads no volts between them. */
+    public function tied(string $a, string $b): bool
+    {
+        $first = $this->root($a);
+        $second = $this->root($b);
+        if ($first === $second) {
+            return true;
+        }
+        foreach ($this->network->bonds as [, $netN, $netG, $bit]) {
+            if ($bit < 0 || $this->closed >> $bit & 1) {
+                $pair = [$this->roots[$netN], $this->roots[$netG]];
+                if ($pair === [$first, $second] || $pair === [$second, $first]) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
+    }
+
+    /** @return array<int, string> root => source whose hot reaches it through loads */
+    private function softLive(): array
+    {
+        if ($this->softLive !== null) {
+            return $this->softLive;
+        }
+        $next = [];
+        foreach ($this->network->graph->circuits as $end) {
+            $a = $this->root($end->hot);
+            $b = $this->root($end->neutral);
+            $next[$a][] = $b;
+            $next[$b][] = $a;
+        }
+        foreach ($this->network->graph->sources as $source) {
+            if ($source->runsOnAc !== null && $source->device === null) {
+                $a = $this->root($source->runsOnAc[0]);
+                $b = $this->root($source->runsOnAc[1]);
+                $next[$a][] = $b;
+                $next[$b][] = $a;
+            }
+        }
+        $this->softLive = [];
+        foreach ($this->acSources() as $id => [$hotRoot, $neutralRoot]) {
+            $queue = [$hotRoot];
+            $seen = [$hotRoot => true, $neutralRoot => true];
+            while ($queue !== []) {
+                foreach ($next[array_pop($queue)] ?? [] as $root) {
+                    if (!isset($seen[$root])) {
+                        $seen[$root] = true;
+                        $this->softLive[$root] ??= $id;
+                        $queue[] = $root;
+                    }
+                }
+            }
+        }
+
+        return $this->softLive;
+    }
+}

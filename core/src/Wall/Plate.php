@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Wall;
+
+/** A component's place on the wall: which band, which shape, what is written on it. */
+final readonly class Plate
+{
+    /**
+     * @param string $band supplies, switching, panels, straddle or deck
+     * @param string $shape chip, gate, tray, body, bank or bar
+     * @param list<string> $lines
+     */
+    public function __construct(
+        public string $band,
+        public string $shape,
+        public int $rank,
+        public array $lines = [],
+    ) {}
+}

@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Wiring;
+
+/** What an automatic device does by itself. */
+interface Automatic
+{
+    /** @return list<string> devices set by hand whose position it goes by */
+    public function reads(): array;
+
+    /** The position it wants, by what it can see of the wiring and the devices that it reads; by nothing else. */
+    public function wish(Look $look): string;
+
+    /** Seconds from wanting a position to being in it. */
+    public function delayS(string $from, string $to): float;
+}

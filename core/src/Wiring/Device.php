@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Wiring;
+
+/** Something with positions. A person sets a manual device; an automatic one follows what is present at its terminals. */
+final readonly class Device
+{
+    /**
+     * @param non-empty-array<string, string> $positions position => words; the first is the resting one
+     * @param string $job breaker, plug, transfer, disconnect, switch, mode, run or relay
+     * @param array<string, string> $selects position => hot terminal that this position joins on; for what chooses between supplies
+     * @param array<string, list<string>> $while other control => positions in which this one makes any difference
+     * @param string $contacts what its contacts are called when they weld or stay open
+     */
+    public function __construct(
+        public string $id,
+        public string $component,
+        public string $label,
+        public string $job,
+        public array $positions,
+        public string $normal,
+        public ?Automatic $logic = null,
+        public array $selects = [],
+        public string $contacts = 'contacts',
+        public array $while = [],
+    ) {}
+
+    /**
+     * Whether this control makes any difference with the others set so.
+     *
+     * @param array<string, string> $controls
+     */
+    public function matters(array $controls): bool
+    {
+        foreach ($this->while as $other => $positions) {
+            if (!in_array($controls[$other] ?? '', $positions, true)) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    public function isAutomatic(): bool
+    {
+        return $this->logic !== null;
+    }
+
+    /** @return non-empty-list<string> */
+    public function positionNames(): array
+    {
+        return array_keys($this->positions);
+    }
+}

@@ -1,0 +1,13 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Wiring;
+
+enum ElementKind
+{
+    case Conductor;
+    case Contact;
+    /** Neutral to ground: kept out of the hard islands, so that two neutrals bonded to one frame stay two neutrals. */
+    case Bond;
+}

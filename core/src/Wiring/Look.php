@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Wiring;
+
+/** What an automatic device can see of the rig. */
+interface Look
+{
+    /** Of a device that is read. */
+    public function position(string $device): string;
+
+    /**
+     * Quality of the AC between two terminals (good or low) from a source outside the given
+     * component, or null when there is none. A coil sees the difference of its two terminals.
+     */
+    public function ac(string $hot, string $neutral, string $notFromComponent): ?string;
+
+    /**
+     * What is wrong with the supply at three terminals, by the volts between them: reversed (hot to
+     * ground reads nothing), open ground (neither live wire is bonded), or null when all is well.
+     */
+    public function wiringFault(string $hot, string $neutral, string $ground): ?string;
+
+    /** Whether a battery stands between two terminals. */
+    public function dc(string $positive, string $negative): bool;
+}

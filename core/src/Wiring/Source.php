@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Wiring;
+
+/**
+ * A source between two terminals. A forming source makes its own voltage; a charging source
+ * pushes direct current while the AC it runs on is there, and never sinks any.
+ */
+final readonly class Source
+{
+    /**
+     * @param string $kind ac or dc
+     * @param ?string $device active while this device …
+     * @param list<string> $positions … is in one of these positions
+     * @param ?array{string, string} $runsOnAc terminals whose AC a charging source needs
+     * @param string $letter one or two letters that name it on the wall
+     */
+    public function __construct(
+        public string $id,
+        public string $component,
+        public string $label,
+        public string $letter,
+        public string $kind,
+        public bool $forming,
+        public string $a,
+        public string $b,
+        public string $ground,
+        public float $volts,
+        public float $limitA,
+        public ?string $device = null,
+        public array $positions = [],
+        public ?string $surrounding = null,
+        public ?array $runsOnAc = null,
+        public float $impedanceOhm = 0.1,
+        /** most it gives for a short while, A; nothing said when 0 */
+        public float $surgeA = 0.0,
+        /** bonded, floating (an isolated output) or half (each output half the voltage from the case) */
+        public string $neutral = 'bonded',
+    ) {}
+
+    /** Impedance that limits a fault, ohm: what holds the volts up at first stops at the surge limit. */
+    public function faultOhm(): float
+    {
+        return $this->surgeA > 0 ? $this->volts / $this->surgeA : $this->impedanceOhm;
+    }
+
+    public function lettered(string $letter): self
+    {
+        return $letter === $this->letter ? $this : new self(
+            $this->id,
+            $this->component,
+            $this->label,
+            $letter,
+            $this->kind,
+            $this->forming,
+            $this->a,
+            $this->b,
+            $this->ground,
+            $this->volts,
+            $this->limitA,
+            $this->device,
+            $this->positions,
+            $this->surrounding,
+            $this->runsOnAc,
+            $this->impedanceOhm,
+            $this->surgeA,
+            $this->neutral,
+        );
+    }
+}

@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Database\Seeders;
+
+use App\Actions\Design;
+use App\Models\RigJob;
+use App\Models\Role;
+use App\Models\User;
+use App\Models\Workshop;
+use Illuminate\Database\Seeder;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+
+/**
+ * The demo workshop: invented people, invented customers, and their rigs with real trouble in them
+ * ({@see DemoRigs}). Made by the same edits a person makes.
+ */
+final class DemoSeeder extends Seeder
+{
+    public const PASSWORD = 'rowan-and-lath';
+
+    /** @var array<string, array{string, Role}> */
+    public const PEOPLE = [
+        'lead@hollin.test' => ['Maren Voss', Role::Lead],
+        'tech@hollin.test' => ['Idris Quill', Role::Technician],
+        'learn@hollin.test' => ['Posy Tarn', Role::Apprentice],
+    ];
+
+    public function run(Design $design): void
+    {
+        DB::transaction(fn() => $this->make($design));
+    }
+
+    private function make(Design $design): void
+    {
+        if (Workshop::query()->where('name', 'Lathe Lane Rig Works')->exists()) {
+            return;
+        }
+        $workshop = Workshop::query()->create(['name' => 'Lathe Lane Rig Works', 'timezone' => 'America/Chicago']);
+        $make = fn(string $email): User => $workshop->users()->create([
+            'name' => self::PEOPLE[$email][0], 'email' => $email, 'role' => self::PEOPLE[$email][1], 'password' => self::PASSWORD,
+        ]);
+        $lead = $make('lead@hollin.test');
+        $technician = $make('tech@hollin.test');
+        $apprentice = $make('learn@hollin.test');
+        foreach (DemoRigs::all() as $rig) {
+            $customer = $workshop->customers()->create(['name' => $rig['customer']]);
+            $job = $design->create($lead, $rig['title'], $rig['kind'], $customer->id);
+            foreach ($rig['survey'] as $intent) {
+                $this->edit($design, $job, $apprentice, $intent);
+            }
+            foreach ($rig['plans'] as $intent) {
+                $this->edit($design, $job, $technician, $intent);
+            }
+        }
+        $empty = $workshop->customers()->create(['name' => 'Saltmarsh Choir']);
+        $design->create($lead, 'Choir caravan, not surveyed yet', 'travel_trailer', $empty->id);
+    }
+
+    /** @param array<string, mixed> $intent */
+    private function edit(Design $design, RigJob $job, User $user, array $intent): void
+    {
+        $design->edit($job, $user, (string) Str::uuid(), $job->refresh()->head, json_decode((string) json_encode($intent, JSON_PRESERVE_ZERO_FRACTION), false, 32, JSON_THROW_ON_ERROR));
+    }
+}

@@ -1,0 +1,80 @@
+import createClient, { type Middleware } from 'openapi-fetch';
+import type { components, paths } from './schema';
+
+type Schemas = components['schemas'];
+export type Me = Schemas['Me'];
+export type Design = Schemas['Design'];
+export type JobDocument = Schemas['Document'];
+export type Answer = Schemas['RigAnswer'];
+export type View = Schemas['View'];
+export type Finding = Schemas['Finding'];
+export type Remedy = Schemas['Remedy'];
+export type Figure = Schemas['Figure'];
+export type Wall = Schemas['Wall'];
+export type Plate = Schemas['Plate'];
+export type Row = Schemas['Row'];
+export type Link = Schemas['Link'];
+export type Paint = Schemas['Paint'];
+export type Field = Schemas['Field'];
+export type Reference = Schemas['Reference'];
+export type Trouble = Schemas['Trouble'];
+export type Conflict = Schemas['ConflictTrouble'];
+export type Size = Schemas['Size'];
+export type JobRow = Schemas['JobRow'];
+export type Component = Schemas['Component'];
+export type Intent = Schemas['Intent'];
+export type Control = Schemas['Control'];
+export type SettledState = Schemas['StateAnswer'];
+export type Here = Schemas['Here'];
+export type Photo = Schemas['Photo'];
+export type Baseline = Schemas['Baseline'];
+export type Token = Schemas['Token'];
+
+function cookie(name: string): string {
+  const found = document.cookie.split('; ').find((c) => c.startsWith(`${name}=`));
+  return found ? decodeURIComponent(found.slice(name.length + 1)) : '';
+}
+
+const csrf: Middleware = {
+  onRequest({ request }) {
+    request.headers.set('X-XSRF-TOKEN', cookie('XSRF-TOKEN'));
+    request.headers.set('X-Requested-With', 'XMLHttpRequest');
+    return request;
+  },
+};
+
+export const api = createClient<paths>({ baseUrl: '/api/v1', credentials: 'same-origin', headers: { Accept: 'application/json' } });
+api.use(csrf);
+
+/** An answer that is not a success: what it says, where, and with which status. */
+export class ApiError extends Error {
+  constructor(
+    readonly status: number,
+    message: string,
+    readonly problems: { pointer: string; message: string }[] = [],
+    readonly conflicts: Conflict['conflicts'] = [],
+  ) {
+    super(message);
+  }
+}
+
+/** The data of a response, or an ApiError. */
+export function unwrap<T>(result: { data?: T; error?: unknown; response: Response }): T {
+  if (result.response.ok) return result.data as T;
+  const body = (result.error ?? {}) as Partial<Conflict>;
+  throw new ApiError(
+    result.response.status,
+    body.message || `The server answered ${result.response.status}.`,
+    body.problems ?? [],
+    body.conflicts ?? [],
+  );
+}
+
+/** A version 4 UUID; randomUUID itself needs a secure context, which a tablet on the workshop's network does not have. */
+export function uuid(): string {
+  const b = crypto.getRandomValues(new Uint8Array(16));
+  b[6] = (b[6]! & 0x0f) | 0x40;
+  b[8] = (b[8]! & 0x3f) | 0x80;
+  const h = [...b].map((x) => x.toString(16).padStart(2, '0')).join('');
+  return `${h.slice(0, 8)}-${h.slice(8, 12)}-${h.slice(12, 16)}-${h.slice(16, 20)}-${h.slice(20)}`;
+}

@@ -1,0 +1,119 @@
+import { Button, Modal, Tooltip } from 'antd';
+import { lazy, Suspense, useEffect, useState } from 'react';
+import { NavLink, useParams, useSearchParams } from 'react-router';
+import { TopBar } from '../shell/TopBar';
+import { Failed, Waiting } from '../ui/Waiting';
+import { ConflictDialog } from './ConflictDialog';
+import { FilePanel } from './FilePanel';
+import { History } from './History';
+import { openView, useDesign } from './useDesign';
+import { useTogether } from './useTogether';
+import { People } from './People';
+
+const SurveyPlace = lazy(() => import('../survey/SurveyPlace'));
+const PlanPlace = lazy(() => import('../plan/PlanPlace'));
+const SizePlace = lazy(() => import('../size/SizePlace'));
+
+/** A job: its places in the order of the work, one design under them all. */
+export default function JobPlace() {
+  const { id = '', place = 'plan' } = useParams();
+  const [search, setSearch] = useSearchParams();
+  const asked = search.get('view') ?? '';
+  const { hold, error, refetch } = useDesign(Number(id), asked);
+  const [history, setHistory] = useState(false);
+  const [shortcuts, setShortcuts] = useState(false);
+
+  const together = useTogether(hold, place, search.get('about'));
+  const viewId = hold ? openView(hold.design.views, asked) : 'as_found';
+
+  const undo = hold?.undo;
+  useEffect(() => {
+    const key = (e: KeyboardEvent) => {
+      const typing =
+        e.target instanceof HTMLElement &&
+        (e.target.matches('input, textarea, select, [contenteditable]') || e.target.closest('.ant-modal') !== null);
+      if (typing || e.altKey) return;
+      if ((e.ctrlKey || e.metaKey) && e.key.toLowerCase() === 'z') {
+        e.preventDefault();
+        void undo?.();
+      } else if (e.key === '?') setShortcuts(true);
+    };
+    window.addEventListener('keydown', key);
+    return () => window.removeEventListener('keydown', key);
+  }, [undo]);
+
+  if (error) {
+    return (
+      <>
+        <TopBar />
+        <Failed error={error} again={refetch} />
+      </>
+    );
+  }
+  if (!hold) return <Waiting what="the job" />;
+  const setViewId = (next: string) => {
+    search.set('view', next);
+    setSearch(search, { replace: true });
+  };
+  const tail = asked ? `?view=${encodeURIComponent(asked)}` : '';
+  return (
+    <>
+      <TopBar
+        title={hold.design.document.title}
+        right={
+          <>
+            <People together={together} />
+            <span className="saving" role="status">
+              {hold.saving ? 'saving …' : `r${hold.design.revision}`}
+            </span>
+            <Tooltip title="Take back my last change (Ctrl Z)">
+              <Button type="text" className="bar-button" onClick={() => void hold.undo()}>
+                Undo
+              </Button>
+            </Tooltip>
+            <Button type="text" className="bar-button" onClick={() => setHistory(true)}>
+              History
+            </Button>
+            <FilePanel hold={hold} viewId={viewId} />
+          </>
+        }
+      >
+        {[
+          ['survey', 'Survey'],
+          ['plan', 'Plan'],
+          ['size', 'Size'],
+        ].map(([to, label]) => (
+          <NavLink key={to} to={`/jobs/${id}/${to}${tail}`} className="place">
+            {label}
+          </NavLink>
+        ))}
+      </TopBar>
+      <Suspense fallback={<Waiting what="this place" />}>
+        {place === 'survey' && <SurveyPlace hold={hold} viewId={viewId} setViewId={setViewId} />}
+        {place === 'plan' && <PlanPlace hold={hold} viewId={viewId} setViewId={setViewId} />}
+        {place === 'size' && <SizePlace hold={hold} viewId={viewId} setViewId={setViewId} />}
+      </Suspense>
+      <History hold={hold} open={history} close={() => setHistory(false)} />
+      <ConflictDialog hold={hold} />
+      <Modal open={shortcuts} onCancel={() => setShortcuts(false)} footer={null} title="Keys">
+        <dl className="keys">
+          {[
+            ['a letter or digit', 'the operating state with that letter'],
+            ['↑ ↓', 'along the wall'],
+            ['M', 'move the circuit in focus'],
+            ['F', 'as found ⇄ planned'],
+            ['W  L  T', 'wall, list, table'],
+            ['Ctrl Z', 'take back my last change'],
+            ['Esc', 'put a finding down'],
+            ['?', 'this'],
+          ].map(([k, what]) => (
+            <div key={k}>
+              <dt>{k}</dt>
+              <dd>{what}</dd>
+            </div>
+          ))}
+        </dl>
+      </Modal>
+    </>
+  );
+}

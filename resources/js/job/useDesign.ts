@@ -1,0 +1,194 @@
+import { queryOptions, useQuery, useQueryClient } from '@tanstack/react-query';
+import { App } from 'antd';
+import { useCallback, useMemo, useRef, useState } from 'react';
+import { api, ApiError, unwrap, uuid, type Answer, type Design, type Intent, type View } from '../api/client';
+
+export const referenceQuery = queryOptions({
+  queryKey: ['reference'],
+  staleTime: Infinity,
+  queryFn: async () => unwrap(await api.GET('/reference')),
+});
+
+const RETRIES = 4;
+
+/** Tries again while the connection is away; the edit's UUID makes a second arrival harmless. */
+async function patiently<T>(send: () => Promise<T>): Promise<T> {
+  for (let attempt = 0; ; attempt++) {
+    try {
+      return await send();
+    } catch (e) {
+      if (e instanceof ApiError || attempt >= RETRIES) throw e;
+      await new Promise((r) => setTimeout(r, 400 * 2 ** attempt));
+    }
+  }
+}
+
+/** The view looked at: as asked, else the last stage of the first plan, which is what one came for. */
+export function openView(views: View[], asked: string): string {
+  if (views.some((v) => v.id === asked)) return asked;
+  return views.find((v) => v.plan !== null && v.last)?.id ?? 'as_found';
+}
+
+export interface DesignHold {
+  design: Design;
+  saving: boolean;
+  conflict: ApiError | null;
+  dismissConflict: () => void;
+  /** makes one's own change again, over what the other did */
+  insist: () => Promise<boolean>;
+  view: (id: string) => View | undefined;
+  answer: (viewId: string) => Answer | undefined;
+  edit: (intent: Intent) => Promise<boolean>;
+  undo: () => Promise<void>;
+  restore: (revision: number) => Promise<void>;
+  take: (design: Design) => void;
+  /** brings in what others have done since */
+  catchUp: () => Promise<void>;
+}
+
+/**
+ * A job's design and its answers: reads it, posts intents one after the other, keeps answers by
+ * hash so that only what changed travels.
+ */
+export function useDesign(id: number, asked: string): { hold: DesignHold | null; error: Error | null; refetch: () => void } {
+  const client = useQueryClient();
+  const { message } = App.useApp();
+  const [saving, setSaving] = useState(0);
+  const [conflict, setConflict] = useState<ApiError | null>(null);
+  const mine = useRef<Intent | null>(null);
+  const chain = useRef<Promise<unknown>>(Promise.resolve());
+  const key = useMemo(() => ['design', id], [id]);
+  const views = client.getQueryData<Design>(key)?.views;
+  const open = views ? openView(views, asked) : asked;
+  const viewIds = useMemo(() => [...new Set(['as_found', open].filter(Boolean))], [open]);
+
+  const query = useQuery({
+    queryKey: key,
+    staleTime: Infinity,
+    queryFn: async () => unwrap(await api.GET('/jobs/{job}', { params: { path: { job: id }, query: { want: viewIds.join(',') } } })),
+  });
+
+  const take = useCallback(
+    (next: Design) => {
+      client.setQueryData<Design>(key, (old) => {
+        const wanted = new Set(next.views.map((v) => v.hash));
+        const kept = Object.fromEntries(Object.entries(old?.answers ?? {}).filter(([hash]) => wanted.has(hash)));
+        return { ...next, answers: { ...kept, ...next.answers } };
+      });
+    },
+    [client, key],
+  );
+
+  const current = useCallback(() => client.getQueryData<Design>(key), [client, key]);
+
+  const queue = useCallback(
+    <T>(work: () => Promise<T>): Promise<T | undefined> => {
+      setSaving((n) => n + 1);
+      const result = chain.current.then(work).finally(() => setSaving((n) => n - 1));
+      chain.current = result.catch(() => undefined);
+      return result.catch((e: unknown) => {
+        if (e instanceof ApiError && e.status === 409) setConflict(e);
+        else if (e instanceof ApiError)
+          void message.error(e.problems.length > 0 ? e.problems.map((p) => p.message).join(' ') : e.message, 7);
+        else void message.error('No connection. The change was not saved; try again when you are back.', 7);
+        return undefined;
+      });
+    },
+    [message],
+  );
+
+  const edit = useCallback(
+    async (intent: Intent) => {
+      const mark = uuid();
+      const done = await queue(async () => {
+        const now = current();
+        mine.current = intent;
+        const body = { uuid: mark, base: now?.revision ?? 1, intent, want: viewIds, have: Object.keys(now?.answers ?? {}) };
+        const next = await patiently(async () => unwrap(await api.POST('/jobs/{job}/edits', { params: { path: { job: id } }, body })));
+        take(next);
+        for (const notice of next.notices) void message.info(notice, 6);
+        return true;
+      });
+      return done === true;
+    },
+    [queue, current, viewIds, id, take, message],
+  );
+
+  const undoing = useCallback(
+    async (restore?: number) => {
+      const mark = uuid();
+      await queue(async () => {
+        const body = {
+          uuid: mark,
+          want: viewIds,
+          have: Object.keys(current()?.answers ?? {}),
+          ...(restore === undefined ? {} : { restore }),
+        };
+        const next = await patiently(async () => unwrap(await api.POST('/jobs/{job}/undo', { params: { path: { job: id } }, body })));
+        take(next);
+        void message.success(next.words.charAt(0).toUpperCase() + next.words.slice(1), 3);
+      });
+    },
+    [queue, viewIds, current, id, take, message],
+  );
+
+  const catchUp = useCallback(async () => {
+    const now = current();
+    const next = unwrap(
+      await api.GET('/jobs/{job}', {
+        params: { path: { job: id }, query: { want: viewIds.join(','), have: Object.keys(now?.answers ?? {}).join(',') } },
+      }),
+    );
+    // An edit of one's own may have come back meanwhile and be newer.
+    if (next.revision >= (current()?.revision ?? 0)) take(next);
+  }, [current, id, viewIds, take]);
+
+  // Views looked at for the first time bring their answers along.
+  const design = query.data;
+  const missing = (design?.views ?? []).filter((v) => viewIds.includes(v.id) && !design?.answers[v.hash]).map((v) => v.id);
+  useQuery({
+    queryKey: ['answers', id, design?.revision, missing.join(',')],
+    enabled: design !== undefined && missing.length > 0,
+    queryFn: async () => {
+      const more = unwrap(
+        await api.GET('/jobs/{job}', {
+          params: { path: { job: id }, query: { want: missing.join(','), revision: design!.revision } },
+        }),
+      );
+      client.setQueryData<Design>(key, (old) => (old ? { ...old, answers: { ...old.answers, ...more.answers } } : more));
+      return true;
+    },
+  });
+
+  const hold = useMemo<DesignHold | null>(() => {
+    if (!design) return null;
+    const view = (viewId: string) => design.views.find((v) => v.id === viewId);
+    return {
+      design,
+      saving: saving > 0,
+      conflict,
+      dismissConflict: () => {
+        setConflict(null);
+        void query.refetch();
+      },
+      view,
+      answer: (viewId) => {
+        const v = view(viewId);
+        return v ? design.answers[v.hash] : undefined;
+      },
+      edit,
+      insist: async () => {
+        const intent = mine.current;
+        setConflict(null);
+        await catchUp();
+        return intent === null ? false : edit(intent);
+      },
+      undo: () => undoing(),
+      restore: (revision) => undoing(revision),
+      take,
+      catchUp,
+    };
+  }, [design, saving, conflict, edit, undoing, take, catchUp, query]);
+
+  return { hold, error: query.error, refetch: () => void query.refetch() };
+}

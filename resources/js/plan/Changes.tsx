@@ -1,0 +1,77 @@
+import { Button, Input, Select } from 'antd';
+import { useState } from 'react';
+import type { DesignHold } from '../job/useDesign';
+
+/** A plan's changes by stage, each taken out or put into another stage; every stage is proven by itself. */
+export function Changes({ hold, plan, mayPlan }: { hold: DesignHold; plan: string; mayPlan: boolean }) {
+  const [title, setTitle] = useState('');
+  const entry = hold.design.document.plans[plan];
+  if (!entry) return null;
+  const components = hold.design.document.asFound.components;
+  const stages = Object.entries(entry.stages).sort((a, b) => (a[1].order ?? 0) - (b[1].order ?? 0));
+  const changes = Object.entries(entry.changes).sort((a, b) => (a[1].order ?? 0) - (b[1].order ?? 0));
+  const fitted = (id: string) => changes.find(([, c]) => c.op === 'fit' && c.target === id)?.[1].value as { label?: string } | undefined;
+  const label = (id: string) => components[id]?.label ?? fitted(id)?.label ?? id;
+  return (
+    <div className="changes" tabIndex={0} role="region" aria-label="Changes of the plan">
+      {stages.map(([stageId, stage]) => (
+        <section key={stageId}>
+          <h2>{stage.title}</h2>
+          <ol>
+            {changes
+              .filter(([, c]) => c.stage === stageId)
+              .map(([id, c]) => (
+                <li key={id}>
+                  <span className={`op op-${c.op}`}>{{ fit: 'fit', remove: 'take out', move: 'move', set: 'set' }[c.op]}</span>
+                  <span>
+                    {label(c.target)} {c.path && <span className="quiet">{c.path.slice(1).replaceAll('/', ' ')}</span>}
+                    {c.by === 'hand' && <span className="byhand">by hand</span>}
+                    {c.why && <span className="quiet"> · {c.why}</span>}
+                  </span>
+                  {mayPlan && (
+                    <span className="change-tools">
+                      {stages.length > 1 && (
+                        <Select
+                          size="small"
+                          aria-label={`Stage of ${label(c.target)}`}
+                          value={c.stage}
+                          options={stages.map(([value, s]) => ({ value, label: s.title }))}
+                          onChange={(to) => void hold.edit({ kind: 'stage_change', plan, change: id, stage: to } as never)}
+                        />
+                      )}
+                      <Button size="small" onClick={() => void hold.edit({ kind: 'drop_change', plan, change: id } as never)}>
+                        Drop
+                      </Button>
+                    </span>
+                  )}
+                </li>
+              ))}
+          </ol>
+        </section>
+      ))}
+      {mayPlan && (
+        <form
+          className="add-stage"
+          onSubmit={(e) => {
+            e.preventDefault();
+            const id = `s_${title
+              .toLowerCase()
+              .replace(/[^a-z0-9]+/g, '_')
+              .slice(0, 30)}_${stages.length + 1}`;
+            if (title.trim() !== '')
+              void hold.edit({ kind: 'add_stage', plan, id, title: title.trim() } as never).then((ok) => ok && setTitle(''));
+          }}
+        >
+          <Input
+            aria-label="Title of a new stage"
+            placeholder="A stage that is used on the road in between"
+            value={title}
+            onChange={(e) => setTitle(e.target.value)}
+            maxLength={120}
+          />
+          <Button htmlType="submit">Add a stage</Button>
+        </form>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,188 @@
+import { Button } from 'antd';
+import type { ReactNode } from 'react';
+import type { Answer, Finding, Remedy } from '../api/client';
+import { FigureLine } from '../ui/Arithmetic';
+import { Severity } from '../wall/Wall';
+
+interface Props {
+  answer: Answer;
+  focus: Finding | null;
+  pick: (finding: Finding | null) => void;
+  remedy: ((r: Remedy) => void) | null;
+  busy: boolean;
+  /** the part in hand: its findings alone, and what can be done with it */
+  chosen: string | null;
+  unchoose: () => void;
+  move: ((circuit: string) => void) | null;
+}
+
+const HOW: Record<string, string> = {
+  always: 'always',
+  outage: 'when shore fails',
+  slips: 'relies on memory',
+  remote: 'remote',
+  passing: 'passing',
+  outside: 'faulty pedestal',
+};
+
+/** Findings, worst first, and what this rig makes impossible. */
+export function FindingsRail({ answer, focus, pick, remedy, busy, chosen, unchoose, move }: Props) {
+  const ids = new Set(answer.findings.map((f) => f.id));
+  const all = answer.findings.filter((f) => (chosen ? f.components.includes(chosen) : f.because === null || !ids.has(f.because)));
+  // What takes a pedestal that is wired wrong stands apart: it is nobody's mistake here.
+  const roots = all.filter((f) => f.ways.kind !== 'outside');
+  const outside = all.filter((f) => f.ways.kind === 'outside');
+  const card = { answer, focus, pick, remedy, busy };
+  const count = (s: Finding['severity']) => answer.findings.filter((f) => f.severity === s && f.ways.kind !== 'outside').length;
+  const head = (
+    <h2 className="rail-head">
+      <span className="rail-toggle">
+        Findings
+        {(['danger', 'warning', 'advice'] as const).map((s) =>
+          count(s) > 0 ? (
+            <span key={s} className="rail-count">
+              <Severity severity={s} /> {count(s)}
+            </span>
+          ) : null,
+        )}
+      </span>
+      <span
+        className="quiet figures"
+        title={`${answer.checked.reduced} after exact reduction, ${answer.checked.situations} different electrical situations`}
+      >
+        {answer.checked.states.toLocaleString('en').replace(/,/g, ' ')} states checked
+        {answer.checked.all ? '' : ' within two slips'}
+      </span>
+    </h2>
+  );
+  return (
+    <aside className="rail" aria-label="Findings">
+      {head}
+      <div className="rail-scroll" tabIndex={0} role="region" aria-label="Findings, scrollable">
+        {chosen && (
+          <div className="inhand">
+            <b>{answer.labels[chosen] ?? chosen}</b>
+            <span>
+              {move && answer.table.some((r) => r.circuit === chosen) && (
+                <Button size="small" onClick={() => move(chosen)}>
+                  Move …
+                </Button>
+              )}
+              <Button size="small" onClick={unchoose}>
+                Show all
+              </Button>
+            </span>
+            {all.length === 0 && <p className="quiet">Nothing found about it.</p>}
+          </div>
+        )}
+        {roots.length === 0 && !chosen && (
+          <p className="rail-clear">Nothing found in the states checked. What was not surveyed was not checked.</p>
+        )}
+        {roots.map((f) => (
+          <Card key={f.id} finding={f} {...card}>
+            {answer.findings
+              .filter((c) => !chosen && c.because === f.id)
+              .map((c) => (
+                <Card key={c.id} finding={c} {...card} />
+              ))}
+          </Card>
+        ))}
+        {outside.length > 0 && (
+          <section className="outside">
+            <h3>If the pedestal is faulty</h3>
+            <p className="quiet">Not this plan&apos;s doing; it meets every rig that is plugged in there.</p>
+            {outside.map((f) => (
+              <Card key={f.id} finding={f} {...card} />
+            ))}
+          </section>
+        )}
+        {answer.prevented.length > 0 && (
+          <section className="prevented">
+            <h3>Made impossible here</h3>
+            <ul>
+              {answer.prevented.map((p) => (
+                <li key={p.rule + p.title}>
+                  <b>{p.title}</b>
+                  <span>{p.words}</span>
+                </li>
+              ))}
+            </ul>
+          </section>
+        )}
+        {answer.assumptions.length > 0 && (
+          <details className="assumptions">
+            <summary>{answer.assumptions.length} values assumed, not measured</summary>
+            <ul>
+              {answer.assumptions.map((a) => (
+                <li key={a.component + a.what}>
+                  {a.label} <span className="quiet">{a.what.slice(1).replaceAll('/', ' ')}</span>{' '}
+                  <span className="is-assumed figures">~{String(a.value)}</span>
+                </li>
+              ))}
+            </ul>
+          </details>
+        )}
+      </div>
+    </aside>
+  );
+}
+
+interface CardProps {
+  finding: Finding;
+  answer: Answer;
+  focus: Finding | null;
+  pick: Props['pick'];
+  remedy: Props['remedy'];
+  busy: boolean;
+  children?: ReactNode[];
+}
+
+/** One cause, with what follows from it beneath. */
+function Card({ finding: f, answer, focus, pick, remedy, busy, children }: CardProps) {
+  const follows = children && children.length > 0 && (
+    <>
+      <p className="follows">and from it follows:</p>
+      {children}
+    </>
+  );
+  return (
+    <article className={`finding sev-edge-${f.severity} ${focus?.id === f.id ? 'is-open' : ''}`}>
+      <button type="button" className="finding-head" onClick={() => pick(focus?.id === f.id ? null : f)} aria-expanded={focus?.id === f.id}>
+        <Severity severity={f.severity} />
+        <span className="finding-title">{f.title}</span>
+        <span className="finding-on">{f.components[0] ? answer.labels[f.components[0]] : ''}</span>
+        <span className={`how how-${f.ways.kind}`}>{HOW[f.ways.kind]}</span>
+      </button>
+      {focus?.id === f.id && (
+        <div className="finding-body">
+          <p>{f.text}</p>
+          <p className="ways">{f.ways.words}</p>
+          {f.figures.map((figure) => (
+            <FigureLine key={figure.label} figure={figure} />
+          ))}
+          {remedy &&
+            f.remedies.map((r, i) => (
+              <Button
+                key={r.label}
+                block
+                type={i === 0 ? 'primary' : 'default'}
+                className="remedy"
+                disabled={busy}
+                onClick={() => remedy(r)}
+              >
+                <span>
+                  {r.label}
+                  <small>{r.effect}</small>
+                </span>
+              </Button>
+            ))}
+          {!remedy && f.remedies.length > 0 && (
+            <p className="quiet">In a plan: {f.remedies.map((r) => r.label.toLowerCase()).join('; ')}.</p>
+          )}
+          <p className="quiet source">{f.source}</p>
+        </div>
+      )}
+      {follows}
+    </article>
+  );
+}

@@ -1,0 +1,148 @@
+import { useQuery } from '@tanstack/react-query';
+import { Select } from 'antd';
+import { useState } from 'react';
+import { api, ApiError, unwrap, type Answer } from '../api/client';
+import type { Setting } from './useSettled';
+
+type Kind =
+  'ac_volts' | 'ac_volts_low' | 'dc_volts' | 'ohms' | 'ac_amps' | 'dc_amps' | 'residual' | 'gfci_button' | 'plug_tester' | 'detector';
+
+const KINDS: [Kind, string, 'points' | 'point' | 'conductor' | 'circuit'][] = [
+  ['ac_volts', 'AC volts', 'points'],
+  ['ac_volts_low', 'AC volts, low impedance', 'points'],
+  ['dc_volts', 'DC volts', 'points'],
+  ['ohms', 'Ohms', 'points'],
+  ['ac_amps', 'AC clamp', 'conductor'],
+  ['dc_amps', 'DC clamp', 'conductor'],
+  ['residual', 'Residual current', 'circuit'],
+  ['gfci_button', 'GFCI button', 'circuit'],
+  ['plug_tester', 'Plug-in tester', 'circuit'],
+  ['detector', 'Non-contact detector', 'point'],
+];
+
+interface Props {
+  job: number;
+  revision: number;
+  view: string;
+  answer: Answer;
+  setting: Setting;
+  running: string[];
+  /** the component last touched on the wall */
+  about: string | null;
+}
+
+/** Two probes, a clamp, testers: what a meter would show here and now. */
+export function MeterPanel({ job, revision, view, answer, setting, running, about }: Props) {
+  const [kind, setKind] = useState<Kind>('ac_volts');
+  const [a, setA] = useState('');
+  const [b, setB] = useState('');
+  const [zeroed, setZeroed] = useState(true);
+  const takes = KINDS.find(([k]) => k === kind)![2];
+  const circuits = Object.fromEntries(answer.table.map((r) => [r.circuit, r.label]));
+  const choices = takes === 'conductor' ? answer.conductors : takes === 'circuit' ? circuits : answer.points;
+  const pointA = choices[a] ? a : '';
+  const pointB = answer.points[b] ? b : '';
+  const ready = pointA !== '' && (takes !== 'points' || pointB !== '');
+  const reading = useQuery({
+    queryKey: ['probe', job, revision, view, setting, running, kind, pointA, pointB, zeroed],
+    enabled: ready,
+    retry: false,
+    queryFn: async () =>
+      unwrap(
+        await api.POST('/jobs/{job}/probe', {
+          params: { path: { job } },
+          body: { view, revision, running, ...setting, function: kind, a: pointA, b: pointB, zeroed },
+        }),
+      ),
+  });
+  // What was touched on the wall comes first in the list.
+  const options = Object.entries(choices)
+    .map(([value, label]) => ({ value, label }))
+    .sort((x, y) => Number(y.value.split('.')[0] === about) - Number(x.value.split('.')[0] === about) || x.label.localeCompare(y.label));
+  const shown = reading.data;
+  const quick = about && answer.points[`${about}.l`] && takes === 'points';
+  const pair = (one: string, two: string) => {
+    setA(`${about}.${one}`);
+    setB(`${about}.${two}`);
+  };
+  return (
+    <div className="meter">
+      <label className="meter-kind">
+        <span>Function</span>
+        <select value={kind} onChange={(e) => setKind(e.target.value as Kind)}>
+          {KINDS.map(([k, label]) => (
+            <option key={k} value={k}>
+              {label}
+            </option>
+          ))}
+        </select>
+      </label>
+      {quick && (
+        <div className="meter-quick">
+          <span className="quiet">{answer.labels[about]}</span>
+          <button type="button" onClick={() => pair('l', 'n')}>
+            hot – neutral
+          </button>
+          <button type="button" onClick={() => pair('l', 'g')}>
+            hot – ground
+          </button>
+          <button type="button" onClick={() => pair('n', 'g')}>
+            neutral – ground
+          </button>
+        </div>
+      )}
+      <Select
+        showSearch={{ optionFilterProp: 'label' }}
+        aria-label={takes === 'points' ? 'Red probe' : 'Where'}
+        placeholder={takes === 'points' ? 'red probe at …' : takes === 'conductor' ? 'clamp around …' : 'at …'}
+        value={pointA || null}
+        onChange={(v) => setA(v ?? '')}
+        options={options}
+      />
+      {takes === 'points' && (
+        <Select
+          showSearch={{ optionFilterProp: 'label' }}
+          aria-label="Black probe"
+          placeholder="black probe at …"
+          value={pointB || null}
+          onChange={(v) => setB(v ?? '')}
+          options={options}
+        />
+      )}
+      {kind === 'dc_amps' && (
+        <label className="meter-zero">
+          <input type="checkbox" checked={zeroed} onChange={(e) => setZeroed(e.target.checked)} /> zeroed where it is used
+        </label>
+      )}
+      <output className={`meter-face ${shown?.kind === 'hazard' ? 'is-hazard' : ''}`} aria-live="polite">
+        {!ready ? (
+          <span className="quiet">Touch a circuit or a plate on the wall, or choose the points.</span>
+        ) : reading.error instanceof ApiError ? (
+          reading.error.message
+        ) : shown === undefined ? (
+          '…'
+        ) : shown.kind === 'number' ? (
+          <>
+            <b className="figures">
+              {(shown.value ?? 0).toFixed(Math.abs(shown.value ?? 0) < 1 ? 3 : Math.abs(shown.value ?? 0) < 10 ? 2 : 1)}
+            </b>
+            <span>{shown.unit}</span>
+          </>
+        ) : shown.kind === 'range' ? (
+          <>
+            <b className="figures">
+              {(shown.value ?? 0).toFixed(0)} … {(shown.highest ?? 0).toFixed(0)}
+            </b>
+            <span>{shown.unit}</span>
+          </>
+        ) : (
+          <strong>{shown.words}</strong>
+        )}
+      </output>
+      {shown && shown.kind !== 'hazard' && shown.kind !== 'words' && shown.words && <p className="meter-words">{shown.words}</p>}
+      <p className="quiet">
+        Computed, not measured. At the rig prove the meter on a known live point before and after, and change one probe at a time.
+      </p>
+    </div>
+  );
+}

@@ -1,0 +1,456 @@
+import { DndContext, KeyboardSensor, MouseSensor, TouchSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
+import { Button, Segmented } from 'antd';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import type { Answer, Finding, Remedy } from '../api/client';
+import type { PlaceProps } from '../job/place';
+import { ViewSwitch } from '../job/ViewSwitch';
+import { useMe } from '../shell/Session';
+import { ListForm } from '../wall/ListForm';
+import { layoutWall } from '../wall/layout';
+import { stateOf } from '../wall/paint';
+import { Wall } from '../wall/Wall';
+import { Cautions } from '../ui/Cautions';
+import { Waiting } from '../ui/Waiting';
+import { ArrangementDialog } from './ArrangementDialog';
+import { Changes } from './Changes';
+import { FindingsRail } from './FindingsRail';
+import { HandPanel } from './HandPanel';
+import { LiveTable } from './LiveTable';
+import { MeterPanel } from './MeterPanel';
+import { MoveDialog } from './MoveDialog';
+import { PlansTable } from './PlansTable';
+import { RailTabs, type Rail } from './RailTabs';
+import { StateStrip } from './StateStrip';
+import { runningIn, useSettled, type Setting } from './useSettled';
+
+type Form = 'wall' | 'list' | 'table' | 'compare' | 'plans' | 'changes';
+
+/** the state that is none of the named ones */
+const HAND = 'by_hand';
+
+const RAIL = 296;
+const NARROW = 1000;
+
+function useWidth(): number {
+  const [width, setWidth] = useState(window.innerWidth);
+  useEffect(() => {
+    const resize = () => setWidth(window.innerWidth);
+    window.addEventListener('resize', resize);
+    return () => window.removeEventListener('resize', resize);
+  }, []);
+  return width;
+}
+
+/** The centre of a job: the wall, its states and its findings. */
+export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
+  const me = useMe();
+  const width = useWidth();
+  const narrow = width < NARROW;
+  const [form, setForm] = useState<Form>('wall');
+  const [state, setState] = useState('');
+  const [scenario, setScenario] = useState('');
+  const [focusId, setFocusId] = useState<string | null>(null);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [moving, setMoving] = useState<string | null>(null);
+  const [choosing, setChoosing] = useState(false);
+  const [railShown, setRail] = useState<Rail>('findings');
+  const [hand, setHand] = useState<Setting | null>(null);
+  const [volts, setVolts] = useState(false);
+  // Beside the rig the panels start folded away; a tab brings them up and puts them down.
+  const [sheet, setSheet] = useState(!narrow);
+  const lastPlanned = useRef('');
+
+  const view = hold.view(viewId);
+  const answer = hold.answer(viewId);
+  const asFound = hold.answer('as_found');
+  const mayPlan = me?.role !== 'apprentice';
+  const plan = view?.plan ?? null;
+  useEffect(() => {
+    if (plan) lastPlanned.current = viewId;
+  }, [plan, viewId]);
+
+  const states = useMemo(() => answer?.states ?? [], [answer]);
+  const stateId = states.some((s) => s.id === state)
+    ? state
+    : (states.find((s) => s.id === 'inverting')?.id ?? states.find((s) => s.id.startsWith('shore_'))?.id ?? states[0]?.id ?? '');
+  const scenarios = Object.entries(answer?.scenarios ?? {});
+  const scenarioId = scenarios.some(([s]) => s === scenario) ? scenario : (scenarios[0]?.[0] ?? null);
+  const focus = answer?.findings.find((f) => f.id === focusId) ?? null;
+  const named = states.find((s) => s.id === stateId);
+  // The state as named, or as somebody has set it by hand.
+  const setting = useMemo<Setting | null>(
+    () => hand ?? (named ? { controls: named.controls, surroundings: named.surroundings } : null),
+    [hand, named],
+  );
+  const running = useMemo(
+    () => (answer ? runningIn(hold.design.document, answer, scenarioId) : []),
+    [hold.design.document, answer, scenarioId],
+  );
+  const settled = useSettled(hold.design.id, hold.design.revision, viewId, answer ? setting : null, running);
+  const seen = useMemo<Answer | undefined>(() => {
+    if (!answer || !settled.data) return answer;
+    const at = hand ? HAND : stateId;
+    const flow = settled.data.flow;
+    return {
+      ...answer,
+      paint: { ...answer.paint, ...(hand ? { [HAND]: settled.data.paint } : {}) },
+      amps: flow.trouble
+        ? answer.amps
+        : {
+            ...answer.amps,
+            [at]: { ...answer.amps[at], [scenarioId ?? '']: { ...(hand ? {} : answer.amps[at]?.[scenarioId ?? '']), ...flow.amps } },
+          },
+    };
+  }, [answer, settled.data, hand, stateId, scenarioId]);
+  const walls = useMemo(() => [asFound?.wall, answer?.wall].filter((w) => w !== undefined), [asFound, answer]);
+  const rail = narrow ? 0 : RAIL;
+  const geometry = useMemo(
+    () => layoutWall(walls, { width: Math.max(760, width - rail - 40), rowHeight: narrow ? 44 : 26 }),
+    [walls, width, rail, narrow],
+  );
+
+  const pick = useCallback(
+    (finding: Finding | null) => {
+      setFocusId(finding?.id ?? null);
+      if (!finding || !answer) return;
+      const { state: shows, controls, surroundings } = finding.witness;
+      if (shows) {
+        setHand(null);
+        setState(shows);
+      } else if (controls) {
+        // No named state shows it: the wall goes into the very setting that does.
+        setHand({ controls, surroundings: surroundings ?? {} });
+        const near = stateOf(finding, answer);
+        if (near) setState(near);
+      }
+    },
+    [answer],
+  );
+
+  const swap = useCallback(() => {
+    if (viewId !== 'as_found') setViewId('as_found');
+    else if (lastPlanned.current) setViewId(lastPlanned.current);
+  }, [viewId, setViewId]);
+
+  useEffect(() => {
+    const key = (e: KeyboardEvent) => {
+      if (
+        e.ctrlKey ||
+        e.metaKey ||
+        e.altKey ||
+        (e.target instanceof HTMLElement && (e.target.matches('input, textarea, select') || e.target.closest('.ant-modal')))
+      )
+        return;
+      const k = e.key.toUpperCase();
+      const named = states.find((s) => s.letter === k);
+      if (e.key === 'Escape') pick(null);
+      else if (k === 'F') swap();
+      else if (k === 'W') setForm('wall');
+      else if (k === 'T') setForm('table');
+      else if (named && !(k === 'L' && e.shiftKey)) {
+        setHand(null);
+        setState(named.id);
+      }
+    };
+    window.addEventListener('keydown', key);
+    return () => window.removeEventListener('keydown', key);
+  }, [states, pick, swap]);
+
+  const sensors = useSensors(
+    useSensor(MouseSensor, { activationConstraint: { distance: 6 } }),
+    useSensor(TouchSensor, { activationConstraint: { delay: 180, tolerance: 8 } }),
+    useSensor(KeyboardSensor),
+  );
+  const drop = (e: DragEndEvent) => {
+    const circuit = e.active.data.current?.circuit as string | undefined;
+    const panel = e.over?.id.toString().replace(/^tray:/, '');
+    const from = answer?.table.find((r) => r.circuit === circuit)?.panel;
+    if (circuit && panel && plan && panel !== from) void hold.edit({ kind: 'move_circuit', plan, circuit, panel, wires: 'both' });
+  };
+  const remedy = async (r: Remedy) => {
+    if (plan && (await hold.edit({ ...r.intent, plan } as never))) setFocusId(null);
+  };
+
+  if (hold.design.views.length === 0 || Object.keys(hold.design.document.asFound.components).length === 0) {
+    return (
+      <main className="page">
+        <p className="empty">Nothing is surveyed yet. Start in Survey: a factory layout, then only the differences.</p>
+      </main>
+    );
+  }
+  const choose = (id: string | null) => {
+    setChosen(id);
+  };
+  const change = (id: string, position: string, pedestal: boolean) => {
+    if (!setting) return;
+    setHand(
+      pedestal
+        ? { ...setting, surroundings: { ...setting.surroundings, [id]: position } }
+        : { ...setting, controls: { ...setting.controls, [id]: position } },
+    );
+  };
+  const shared = {
+    state: hand && settled.data ? HAND : stateId,
+    scenario: scenarioId,
+    focus,
+    chosen,
+    onChoose: choose,
+    volts: volts ? (settled.data?.flow.volts ?? null) : null,
+    onToggle:
+      railShown === 'hand'
+        ? (device: string) => {
+            const positions = Object.keys(answer?.controls.find((c) => c.id === device)?.positions ?? {});
+            const at = positions.indexOf(setting?.controls[device] ?? '');
+            if (positions.length > 1) change(device, positions[(at + 1) % positions.length]!, false);
+          }
+        : undefined,
+    onMove: setMoving,
+    movable: mayPlan && plan !== null,
+  };
+  return (
+    <main className="planplace">
+      <div className="plan-tools">
+        <ViewSwitch
+          hold={hold}
+          viewId={viewId}
+          setViewId={(v) => {
+            setFocusId(null);
+            setViewId(v);
+          }}
+        />
+        {mayPlan && (
+          <Button onClick={() => setChoosing(true)} type={plan ? 'default' : 'primary'}>
+            {plan ? 'Arrangement …' : 'Plan a retrofit …'}
+          </Button>
+        )}
+        <span className="spring" />
+        {scenarios.length > 0 && (
+          <label className="picker">
+            running
+            <select value={scenarioId ?? ''} onChange={(e) => setScenario(e.target.value)}>
+              {scenarios.map(([id, title]) => (
+                <option key={id} value={id}>
+                  {title}
+                </option>
+              ))}
+            </select>
+          </label>
+        )}
+        <Segmented<Form>
+          aria-label="Shown as"
+          value={form}
+          onChange={setForm}
+          options={[
+            { value: 'wall', label: 'Wall' },
+            { value: 'list', label: 'List' },
+            { value: 'table', label: 'What is live' },
+            { value: 'compare', label: 'Side by side' },
+            ...(hold.design.views.filter((v) => v.plan !== null).length > 1 ? [{ value: 'plans' as const, label: 'Plans' }] : []),
+            ...(plan ? [{ value: 'changes' as const, label: 'Changes' }] : []),
+          ]}
+        />
+      </div>
+      {answer ? (
+        <>
+          <StateStrip
+            answer={answer}
+            state={hand ? HAND : stateId}
+            choose={(id) => {
+              setHand(null);
+              setState(id);
+            }}
+            fault={(s) => {
+              setHand(s);
+              setRail('hand');
+            }}
+            extra={
+              <button
+                type="button"
+                className="strip-state"
+                aria-pressed={volts}
+                onClick={() => setVolts(!volts)}
+                title="volts at outlets, by load flow"
+              >
+                {volts ? 'volts shown' : 'show volts'}
+              </button>
+            }
+          />
+          <div className={`plan-body ${narrow ? 'plan-narrow' : ''}`}>
+            <div className="wall-frame">
+              {form === 'wall' && (
+                <DndContext sensors={sensors} onDragEnd={drop}>
+                  <div className="wall-scroll" tabIndex={-1}>
+                    <Wall answer={seen ?? answer} geometry={geometry} {...shared} />
+                  </div>
+                </DndContext>
+              )}
+              {form === 'list' && <ListForm answer={seen ?? answer} {...shared} />}
+              {form === 'plans' && (
+                <PlansTable
+                  hold={hold}
+                  open={(v) => {
+                    setViewId(v);
+                    setForm('wall');
+                  }}
+                />
+              )}
+              {form === 'table' && <LiveTable answer={answer} />}
+              {form === 'compare' && asFound && (
+                <Compare before={asFound} after={answer} walls={geometry} {...shared} title={view?.title ?? ''} />
+              )}
+              {form === 'changes' && plan && <Changes hold={hold} plan={plan} mayPlan={mayPlan} />}
+            </div>
+            <div className={`railbox ${narrow ? 'railbox-narrow' : ''}`}>
+              <RailTabs
+                answer={answer}
+                shown={sheet ? railShown : null}
+                choose={(id) => {
+                  setSheet(!narrow || railShown !== id || !sheet);
+                  setRail(id);
+                }}
+              />
+              {sheet && railShown === 'findings' && (
+                <FindingsRail
+                  answer={answer}
+                  focus={focus}
+                  pick={pick}
+                  remedy={plan && mayPlan ? remedy : null}
+                  busy={hold.saving}
+                  chosen={chosen}
+                  unchoose={() => setChosen(null)}
+                  move={shared.movable ? setMoving : null}
+                />
+              )}
+              {sheet && railShown !== 'findings' && setting && (
+                <aside className="rail" aria-label={railShown === 'hand' ? 'By hand' : 'Meter'}>
+                  <div
+                    className="rail-scroll"
+                    tabIndex={0}
+                    role="region"
+                    aria-label={railShown === 'hand' ? 'By hand, scrollable' : 'Meter, scrollable'}
+                  >
+                    {railShown === 'hand' ? (
+                      <HandPanel
+                        answer={answer}
+                        setting={setting}
+                        set={change}
+                        settled={settled.data}
+                        about={chosen}
+                        reset={() => {
+                          setHand(null);
+                          setChosen(null);
+                        }}
+                      />
+                    ) : (
+                      <MeterPanel
+                        job={hold.design.id}
+                        revision={hold.design.revision}
+                        view={viewId}
+                        answer={answer}
+                        setting={setting}
+                        running={running}
+                        about={chosen}
+                      />
+                    )}
+                  </div>
+                </aside>
+              )}
+            </div>
+          </div>
+          <Cautions />
+        </>
+      ) : (
+        <Waiting what="the consequences" />
+      )}
+      {answer && plan && moving && (
+        <MoveDialog
+          answer={answer}
+          circuit={moving}
+          close={() => setMoving(null)}
+          move={(to) => hold.edit({ kind: 'move_circuit', plan, circuit: moving, ...to })}
+        />
+      )}
+      {choosing && <ArrangementDialog hold={hold} plan={plan} close={() => setChoosing(false)} open={setViewId} />}
+    </main>
+  );
+}
+
+function Compare({
+  before,
+  after,
+  walls,
+  title,
+  ...shared
+}: { before: Answer; after: Answer; walls: ReturnType<typeof layoutWall>; title: string } & Omit<
+  Parameters<typeof Wall>[0],
+  'answer' | 'geometry'
+>) {
+  const has = before.states.some((s) => s.id === shared.state);
+  const then = has ? shared.state : 'nothing';
+  const scale = 0.475;
+  const size = { width: walls.width * scale, height: walls.height * scale };
+  const words = (answer: Answer, circuit: string, state: string) => {
+    const cell = answer.table.find((r) => r.circuit === circuit)?.cells[state];
+    return !cell ? 'not there' : cell.kind === 'works' ? `works from ${cell.by}` : cell.words;
+  };
+  const circuits = [...new Map([...before.table, ...after.table].map((r) => [r.circuit, r.label])).entries()];
+  const differ = circuits.filter(([c]) => words(before, c, then) !== words(after, c, shared.state));
+  return (
+    <div className="compare-frame" tabIndex={0} role="region" aria-label="As found and planned, side by side">
+      <div className="compare">
+        {[
+          { name: 'As found', answer: before, state: then },
+          { name: title, answer: after, state: shared.state },
+        ].map((half) => (
+          <section key={half.name} aria-label={half.name}>
+            <h2>
+              {half.name} <span className="quiet">{half.answer.states.find((s) => s.id === half.state)?.title}</span>
+            </h2>
+            <p className="quiet">
+              {half.answer.findings.filter((f) => f.severity === 'danger').length} dangers,{' '}
+              {half.answer.findings.filter((f) => f.severity === 'warning').length} warnings
+              {!has && half.answer === before && '. As found there is no such state; shown with nothing connected.'}
+            </p>
+            {/* A picture here: the table below says the same in words. */}
+            <div className="scaled" style={size} inert>
+              <div style={{ transform: `scale(${scale})`, transformOrigin: '0 0' }}>
+                <Wall
+                  {...shared}
+                  answer={half.answer}
+                  geometry={walls}
+                  state={half.state}
+                  movable={false}
+                  focus={half.answer === after ? shared.focus : null}
+                />
+              </div>
+            </div>
+          </section>
+        ))}
+      </div>
+      <table className="live">
+        <caption>What differs in this state</caption>
+        <thead>
+          <tr>
+            <th scope="col">Circuit</th>
+            <th scope="col">As found</th>
+            <th scope="col">{title}</th>
+          </tr>
+        </thead>
+        <tbody>
+          {differ.map(([c, label]) => (
+            <tr key={c}>
+              <th scope="row">{label}</th>
+              <td>{words(before, c, then)}</td>
+              <td>{words(after, c, shared.state)}</td>
+            </tr>
+          ))}
+          {differ.length === 0 && (
+            <tr>
+              <td colSpan={3}>Nothing.</td>
+            </tr>
+          )}
+        </tbody>
+      </table>
+    </div>
+  );
+}

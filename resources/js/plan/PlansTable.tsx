@@ -1,0 +1,174 @@
+import { useQueries } from '@tanstack/react-query';
+import { api, unwrap, type Answer, type Design } from '../api/client';
+import type { DesignHold } from '../job/useDesign';
+import { useUnits } from '../shell/units';
+
+const WAYS: [string, string][] = [
+  ['always', 'always, or without anybody doing anything'],
+  ['slips', 'after one or two slips'],
+  ['remote', 'remote, or only passing'],
+];
+
+/** Two to four plans of a job beside what was found: the same questions asked of each. */
+export function PlansTable({ hold, open }: { hold: DesignHold; open: (view: string) => void }) {
+  const units = useUnits();
+  const plans = hold.design.views.filter((v) => v.plan === null || v.last).slice(0, 5);
+  const job = hold.design.id;
+  const missing = useQueries({
+    queries: plans.map((v) => ({
+      queryKey: ['answer', job, v.hash],
+      enabled: hold.design.answers[v.hash] === undefined,
+      staleTime: Infinity,
+      queryFn: async () => {
+        const got: Design = unwrap(
+          await api.GET('/jobs/{job}', { params: { path: { job }, query: { want: v.id, revision: hold.design.revision } } }),
+        );
+        return got.answers[v.hash] ?? null;
+      },
+    })),
+  });
+  const answers = plans.map((v, i) => hold.design.answers[v.hash] ?? missing[i]?.data ?? undefined);
+  const cell = (f: (a: Answer) => React.ReactNode) =>
+    plans.map((v, i) => <td key={v.id}>{answers[i] ? f(answers[i]) : <span className="quiet">…</span>}</td>);
+  const needed = Object.keys(hold.design.document.needs.offGrid ?? {});
+  const inverting = (a: Answer) => a.states.filter((s) => s.id.startsWith('inverting')).map((s) => s.id);
+  const served = (a: Answer) => a.table.filter((r) => inverting(a).some((s) => r.cells[s]?.kind === 'works'));
+  const own = (a: Answer) => a.findings.filter((f) => f.ways.kind !== 'outside');
+  const count = (a: Answer, severity: string, ways: string) =>
+    own(a).filter(
+      (f) =>
+        f.severity === severity &&
+        (ways === 'slips'
+          ? f.ways.kind === 'slips'
+          : ways === 'remote'
+            ? f.ways.kind === 'remote' || f.ways.kind === 'passing'
+            : f.ways.kind === 'always' || f.ways.kind === 'outage'),
+    ).length;
+  return (
+    <div className="plans-frame" tabIndex={0} role="region" aria-label="Plans compared, scrollable">
+      <table className="live plans">
+        <caption>Plans compared</caption>
+        <thead>
+          <tr>
+            <th scope="col">
+              <span className="sr">Question</span>
+            </th>
+            {plans.map((v) => (
+              <th key={v.id} scope="col">
+                <button type="button" className="linklike" onClick={() => open(v.id)}>
+                  {v.title}
+                </button>
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          <tr>
+            <th scope="row">Needed off grid and fed while inverting</th>
+            {cell((a) => {
+              const fed = new Set(served(a).map((r) => r.circuit));
+              const lacking = needed.filter((c) => !fed.has(c));
+              return (
+                <>
+                  <b className="figures">
+                    {needed.length - lacking.length} of {needed.length}
+                  </b>
+                  {lacking.length > 0 && <small>not: {lacking.map((c) => a.labels[c] ?? c).join(', ')}</small>}
+                </>
+              );
+            })}
+          </tr>
+          <tr>
+            <th scope="row">Circuits on the inverter</th>
+            {cell((a) => (
+              <>
+                <b className="figures">{served(a).length}</b>
+                <small>
+                  {served(a)
+                    .map((r) => r.label)
+                    .join(', ')}
+                </small>
+              </>
+            ))}
+          </tr>
+          {(['danger', 'warning'] as const).flatMap((severity) =>
+            WAYS.map(([ways, words]) => (
+              <tr key={severity + ways}>
+                <th scope="row">
+                  {severity === 'danger' ? 'Dangers' : 'Warnings'}, {words}
+                </th>
+                {cell((a) => {
+                  const n = count(a, severity, ways);
+                  return n === 0 ? (
+                    <span className="quiet">none</span>
+                  ) : (
+                    <b className={`figures ${severity === 'danger' ? 'is-danger' : ''}`}>{n}</b>
+                  );
+                })}
+              </tr>
+            )),
+          )}
+          <tr>
+            <th scope="row">Made impossible by hardware</th>
+            {cell((a) => {
+              const firm = a.prevented.filter((p) => p.undoneBy.length === 0).length;
+              return (
+                <>
+                  <b className="figures">{a.prevented.length}</b>
+                  {a.prevented.length > 0 && <small>{firm} of them survive any single failure</small>}
+                </>
+              );
+            })}
+          </tr>
+          <tr>
+            <th scope="row">Left to somebody&apos;s memory</th>
+            {cell((a) => {
+              const slips = own(a).filter((f) => f.ways.kind === 'slips' && f.ways.pairs[0]?.slips === 1);
+              return slips.length === 0 ? <span className="quiet">nothing</span> : <small>{slips.map((f) => f.title).join('; ')}</small>;
+            })}
+          </tr>
+          <tr>
+            <th scope="row">Parts fitted, taken out</th>
+            {plans.map((v) => {
+              const changes = Object.values(v.plan ? (hold.design.document.plans[v.plan]?.changes ?? {}) : {});
+              const n = (op: string) => changes.filter((c) => c.op === op).length;
+              return (
+                <td key={v.id} className="figures">
+                  {v.plan ? `${n('fit')}, ${n('remove')}` : '–'}
+                </td>
+              );
+            })}
+          </tr>
+          <tr>
+            <th scope="row">Weight against as found</th>
+            {plans.map((v, i) => {
+              const [mine, found] = [answers[i]?.weight, answers[0]?.weight];
+              if (!mine || !found) return <td key={v.id}>…</td>;
+              const kg = mine.kg - found.kg;
+              return (
+                <td key={v.id}>
+                  {v.plan === null ? (
+                    '–'
+                  ) : Math.abs(kg) < 0.3 ? (
+                    <span className="is-assumed">~the same</span>
+                  ) : (
+                    <span className="is-assumed figures" title={mine.words}>
+                      ~{kg > 0 ? '+' : '−'}
+                      {units.weight(Math.abs(kg))}
+                    </span>
+                  )}
+                </td>
+              );
+            })}
+          </tr>
+          <tr>
+            <th scope="row">States checked</th>
+            {cell((a) => (
+              <span className="figures">{a.checked.states.toLocaleString('en').replace(/,/g, ' ')}</span>
+            ))}
+          </tr>
+        </tbody>
+      </table>
+    </div>
+  );
+}

@@ -1,0 +1,29 @@
+import type { Answer } from '../api/client';
+import { Severity } from '../wall/Wall';
+
+export type Rail = 'findings' | 'hand' | 'meter';
+
+const RAILS: [Rail, string][] = [
+  ['findings', 'Findings'],
+  ['hand', 'By hand'],
+  ['meter', 'Meter'],
+];
+
+/** What stands beside the wall; on a tablet what comes up from the foot of the screen. */
+export function RailTabs({ answer, shown, choose }: { answer: Answer; shown: Rail | null; choose: (rail: Rail) => void }) {
+  const dangers = answer.findings.filter((f) => f.severity === 'danger' && f.ways.kind !== 'outside').length;
+  return (
+    <div className="rail-tabs" role="tablist" aria-label="Beside the wall">
+      {RAILS.map(([id, label]) => (
+        <button key={id} type="button" role="tab" aria-selected={shown === id} onClick={() => choose(id)}>
+          {label}
+          {id === 'findings' && shown !== 'findings' && dangers > 0 && (
+            <span className="tab-dangers">
+              <Severity severity="danger" /> {dangers}
+            </span>
+          )}
+        </button>
+      ))}
+    </div>
+  );
+}

@@ -1,0 +1,134 @@
+import { readFileSync } from 'node:fs';
+import { renderToStaticMarkup } from 'react-dom/server';
+import { describe, expect, it } from 'vitest';
+import type { Answer, Finding, Remedy } from '../api/client';
+import { FindingsRail } from './FindingsRail';
+import { RailTabs } from './RailTabs';
+
+const answers = JSON.parse(readFileSync('tests/golden/answers/demo.json', 'utf8')) as Record<string, Answer>;
+const planned = answers['panel/whole']!;
+const line = answers['line/whole']!;
+const nothing = () => undefined;
+const words = (html: string) =>
+  html
+    .replace(/<[^>]+>/g, ' ')
+    .replace(/&#x27;/g, "'")
+    .replace(/\s+/g, ' ')
+    .trim();
+
+interface Options {
+  focus?: Finding | null;
+  remedy?: ((r: Remedy) => void) | null;
+  chosen?: string | null;
+  move?: ((circuit: string) => void) | null;
+}
+
+const rail = (answer: Answer, { focus = null, remedy = nothing, chosen = null, move = nothing }: Options = {}) =>
+  renderToStaticMarkup(
+    <FindingsRail
+      answer={answer}
+      focus={focus}
+      pick={nothing}
+      remedy={remedy}
+      busy={false}
+      chosen={chosen}
+      unchoose={nothing}
+      move={move}
+    />,
+  );
+
+const loop = planned.findings.find((f) => f.rule === 'charging_loop')!;
+const split = planned.findings.find((f) => f.rule === 'split_return' && f.severity === 'danger')!;
+
+describe('the findings', () => {
+  it('are all there, worst first, with how many states were checked', () => {
+    const text = words(rail(planned));
+    for (const f of planned.findings) expect(text).toContain(f.title);
+    expect(text).toContain('98 304 states checked');
+    expect(text.indexOf('The bank charges itself')).toBeLessThan(text.indexOf('No GFCI protection'));
+  });
+
+  it('stand beneath their cause', () => {
+    const html = rail(planned);
+    const cause = html.indexOf('Hot without its neutral');
+    const follows = html.indexOf('and from it follows', cause);
+    expect(follows).toBeGreaterThan(cause);
+    expect(html.indexOf('Inlet pins live while unplugged')).toBeGreaterThan(follows);
+    expect(html.match(/Inlet pins live while unplugged/g)).toHaveLength(1);
+  });
+
+  it('open with text, figures, remedies and source', () => {
+    const text = words(rail(planned, { focus: loop }));
+    expect(text).toContain(loop.text);
+    expect(text).toContain('277 W');
+    expect(text).toContain('519 Ah a day');
+    for (const remedy of loop.remedies) expect(text).toContain(`${remedy.label} ${remedy.effect}`);
+    expect(text).toContain('common practice, no source');
+  });
+
+  it('offer no buttons to somebody who may not plan, but say what would help', () => {
+    const html = rail(planned, { focus: loop, remedy: null });
+    expect(html).not.toContain('class="ant-btn remedy');
+    expect(words(html)).toContain('In a plan: move converter to main panel');
+  });
+
+  it('tell memory from hardware and from bad luck', () => {
+    expect(words(rail(planned))).toContain('always');
+    expect(words(rail(line))).toContain('when shore fails');
+  });
+
+  it('of one part alone when it is in hand, with what can be done with it', () => {
+    const text = words(rail(planned, { chosen: 'c_outlets' }));
+    expect(text).toContain('Bench lights and outlets');
+    expect(text).toContain('Move …');
+    expect(text).toContain('Hot without its neutral');
+    expect(text).not.toContain('The bank charges itself');
+    expect(words(rail(planned, { chosen: 'shunt' }))).toContain('Nothing found about it.');
+    expect(words(rail(planned, { chosen: 'c_outlets', move: null }))).not.toContain('Move …');
+  });
+});
+
+describe('what is made impossible', () => {
+  it('is told with what does it and what undoes it', () => {
+    const text = words(rail(line));
+    expect(text).toContain('Made impossible here');
+    for (const p of line.prevented) expect(text).toContain(p.words);
+    expect(text).toContain('undone by one failure');
+  });
+});
+
+describe('what is assumed', () => {
+  it('is listed and counted', () => {
+    const text = words(rail(planned));
+    expect(text).toContain(`${planned.assumptions.length} values assumed, not measured`);
+    expect(text).toContain('~200');
+  });
+});
+
+describe('on a tablet', () => {
+  it('stands folded away with how many dangers there are', () => {
+    const dangers = planned.findings.filter((f) => f.severity === 'danger' && f.ways.kind !== 'outside').length;
+    const folded = words(renderToStaticMarkup(<RailTabs answer={planned} shown={null} choose={nothing} />));
+    expect(folded).toContain(`Findings ! ${dangers}`);
+    const open = renderToStaticMarkup(<RailTabs answer={planned} shown="findings" choose={nothing} />);
+    expect(open.match(/aria-selected="true"/g)).toHaveLength(1);
+    expect(words(open)).not.toContain(`Findings ! ${dangers}`);
+  });
+});
+
+describe('an answer without findings', () => {
+  it('does not claim more than was checked', () => {
+    const clean: Answer = { ...planned, findings: [], prevented: [] };
+    expect(words(rail(clean))).toContain('Nothing found in the states checked. What was not surveyed was not checked.');
+  });
+
+  it('says when not all states were enumerated', () => {
+    expect(words(rail({ ...planned, checked: { ...planned.checked, all: false } }))).toContain('states checked within two slips');
+  });
+});
+
+it('counts dangers by severity at its head', () => {
+  const dangers = planned.findings.filter((f) => f.severity === 'danger' && f.ways.kind !== 'outside').length;
+  expect(words(rail(planned))).toMatch(new RegExp(`^Findings ! ${dangers} ▲ \\d+`));
+  expect(split.severity).toBe('danger');
+});

@@ -1,0 +1,29 @@
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { api, unwrap, type Answer, type JobDocument } from '../api/client';
+
+/** What people have set and what surrounds the rig. */
+export interface Setting {
+  controls: Record<string, string>;
+  surroundings: Record<string, string>;
+}
+
+/** Loads of a scenario that this view still has. */
+export function runningIn(document: JobDocument, answer: Answer, scenario: string | null): string[] {
+  const circuits = new Set(answer.table.map((r) => r.circuit));
+  const running = scenario ? (document.needs.scenarios?.[scenario]?.running ?? {}) : {};
+  return Object.keys(running)
+    .filter((load) => circuits.has(load.split('.')[0]!))
+    .sort();
+}
+
+/** A setting as the server settles it: paint, story, hazards of that state, load flow. */
+export function useSettled(job: number, revision: number, view: string, setting: Setting | null, running: string[]) {
+  return useQuery({
+    queryKey: ['settled', job, revision, view, setting, running],
+    enabled: setting !== null,
+    placeholderData: keepPreviousData,
+    staleTime: Infinity,
+    queryFn: async () =>
+      unwrap(await api.POST('/jobs/{job}/states', { params: { path: { job } }, body: { view, revision, running, ...setting! } })),
+  });
+}

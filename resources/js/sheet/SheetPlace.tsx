@@ -1,0 +1,231 @@
+import { useQuery } from '@tanstack/react-query';
+import { useEffect, useMemo } from 'react';
+import { useParams, useSearchParams } from 'react-router';
+import { api, unwrap, type Finding } from '../api/client';
+import { LiveTable } from '../plan/LiveTable';
+import { Cautions } from '../ui/Cautions';
+import { Leaf } from '../ui/Leaf';
+import { Failed, Waiting } from '../ui/Waiting';
+import { layoutWall } from '../wall/layout';
+import { Wall } from '../wall/Wall';
+
+const WIDTH = 980;
+
+/** The plan on paper: what changes, the wall, what is live, findings, sizes, assumptions. */
+export default function SheetPlace() {
+  const { id = '' } = useParams();
+  const [search] = useSearchParams();
+  const viewId = search.get('view') ?? 'as_found';
+  const revision = Number(search.get('revision')) || undefined;
+  useEffect(() => {
+    const theme = document.documentElement.dataset.theme;
+    document.documentElement.dataset.theme = 'light';
+    document.body.classList.add('on-paper', `paper-${search.get('paper') ?? 'letter'}`);
+    return () => {
+      document.documentElement.dataset.theme = theme ?? 'light';
+      document.body.classList.remove('on-paper');
+    };
+  }, [search]);
+  const query = useQuery({
+    queryKey: ['sheet', id, viewId, revision],
+    queryFn: async () =>
+      unwrap(
+        await api.GET('/jobs/{job}', {
+          params: { path: { job: Number(id) }, query: { want: `as_found,${viewId}`, ...(revision ? { revision } : {}) } },
+        }),
+      ),
+  });
+  const design = query.data;
+  const view = design?.views.find((v) => v.id === viewId) ?? design?.views[0];
+  const answer = view ? design?.answers[view.hash] : undefined;
+  const before = design?.answers[design.views[0]?.hash ?? ''];
+  const geometry = useMemo(
+    () =>
+      answer
+        ? layoutWall(
+            [before?.wall, answer.wall].filter((w) => w !== undefined),
+            { width: WIDTH, rowHeight: 26 },
+          )
+        : null,
+    [answer, before],
+  );
+  if (query.isError) return <Failed error={query.error} again={() => void query.refetch()} />;
+  if (!design || !answer || !view || !geometry) return <Waiting what="the plan sheet" />;
+  const doc = design.document;
+  const plan = view.plan ? doc.plans[view.plan] : undefined;
+  const state = answer.states.find((s) => s.id === 'inverting')?.id ?? answer.states[0]!.id;
+  const changes = Object.values(plan?.changes ?? {}).sort((a, b) => (a.order ?? 0) - (b.order ?? 0));
+  const own = answer.findings.filter((f) => f.ways.kind !== 'outside');
+  const outside = answer.findings.filter((f) => f.ways.kind === 'outside');
+  const dangers = own.filter((f) => f.severity === 'danger').length;
+  const label = (c: string) => answer.labels[c] ?? doc.asFound.components[c]?.label ?? c;
+  return (
+    <main className="sheet" data-ready="true">
+      <header className="sheet-head">
+        <span className="brand">
+          <Leaf /> Hollin
+        </span>
+        <div>
+          <h1>{doc.title}</h1>
+          <p>
+            {view.title}
+            {design.customer && ` · for ${design.customer}`}
+          </p>
+        </div>
+        <p className="figures">
+          revision {design.revision}
+          <br />
+          rules {answer.rules}
+        </p>
+      </header>
+      <button type="button" className="screen-only print-button" onClick={() => window.print()}>
+        Print
+      </button>
+      <Cautions />
+      {dangers > 0 && (
+        <p className="sheet-danger">
+          <b>Do not build this as it stands:</b> {dangers === 1 ? 'a danger is' : `${dangers} dangers are`} open below.
+        </p>
+      )}
+      <section>
+        <h2>The wall, {answer.states.find((s) => s.id === state)?.title}</h2>
+        <div className="sheet-wall">
+          <Wall
+            answer={answer}
+            geometry={geometry}
+            state={state}
+            scenario={Object.keys(answer.scenarios)[0] ?? null}
+            focus={null}
+            chosen={null}
+            onChoose={() => undefined}
+            movable={false}
+          />
+        </div>
+      </section>
+      <section>
+        <LiveTable answer={answer} plain />
+      </section>
+      <section>
+        <h2>Findings</h2>
+        <p className="quiet">
+          {answer.checked.states} states checked, {answer.checked.reduced} after exact reduction.
+        </p>
+        {answer.findings.length === 0 && <p>Nothing found in the states checked. What was not surveyed was not checked.</p>}
+        <FindingList findings={own} />
+        {outside.length > 0 && (
+          <>
+            <h3>At a pedestal that is wired wrong</h3>
+            <FindingList findings={outside} />
+          </>
+        )}
+        {answer.prevented.length > 0 && (
+          <>
+            <h3>Made impossible</h3>
+            <ul>
+              {answer.prevented.map((p) => (
+                <li key={p.rule + p.title}>
+                  {p.title}: {p.words}
+                </li>
+              ))}
+            </ul>
+          </>
+        )}
+      </section>
+      {answer.sizes.map((s) => (
+        <section key={s.inverter}>
+          <h2>
+            Sizes: {label(s.bank)} to {label(s.inverter)} ({s.school})
+          </h2>
+          <table className="plain">
+            <tbody>
+              {s.figures.map((f) => (
+                <tr key={f.label}>
+                  <th scope="row">{f.label}</th>
+                  <td className="figures">
+                    {f.value.toFixed(1)} {f.unit}
+                  </td>
+                  <td>{f.arithmetic}</td>
+                </tr>
+              ))}
+              {s.choices
+                .filter((c) => c.possible)
+                .map((c) => (
+                  <tr key={c.parallel}>
+                    <th scope="row">{c.parallel === 1 ? 'Cable' : 'or two in parallel'}</th>
+                    <td className="figures">{c.spoken}</td>
+                    <td>
+                      {c.governs} governs: {c.arithmetic}
+                    </td>
+                  </tr>
+                ))}
+              {s.fuse.families.map((f) => (
+                <tr key={f.family}>
+                  <th scope="row">Fuse, {f.label}</th>
+                  <td className="figures">{f.suits ? `${f.ratingA} A` : 'does not suit'}</td>
+                  <td>{f.why}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          {s.fuse.interim && <p>{s.fuse.interim}</p>}
+        </section>
+      ))}
+      {changes.length > 0 && (
+        <section>
+          <h2>What changes</h2>
+          <ol className="sheet-changes">
+            {changes.map((c) => (
+              <li key={c.op + c.target + (c.path ?? '')}>
+                {{ fit: 'Fit', remove: 'Take out', move: 'Move', set: 'Set' }[c.op]} {label(c.target)}
+                {c.path && `, ${c.path.slice(1).replaceAll('/', ' ')}`}
+                {c.path && c.value !== undefined && `: ${spoken(c.value)}`}
+                {c.why && ` (${c.why})`}
+              </li>
+            ))}
+          </ol>
+        </section>
+      )}
+      <section>
+        <h2>Assumed, not measured</h2>
+        {answer.assumptions.length === 0 ? (
+          <p>Nothing.</p>
+        ) : (
+          <p>{answer.assumptions.map((a) => `${a.label}: ${a.what.slice(1).replaceAll('/', ' ')} ~${String(a.value)}`).join('; ')}.</p>
+        )}
+      </section>
+    </main>
+  );
+}
+
+function spoken(value: unknown): string {
+  if (typeof value !== 'object' || value === null) return String(value);
+  const v = value as Record<string, unknown>;
+  if ('basis' in v) return String(v.value);
+  return Object.entries(v)
+    .map(([k, x]) => `${k} ${spoken(x)}`)
+    .join(', ');
+}
+
+function FindingList({ findings }: { findings: Finding[] }) {
+  return (
+    <ul className="sheet-findings">
+      {findings.map((f) => (
+        <li key={f.id} className={`sev-edge-${f.severity}`}>
+          <b>
+            {f.severity.toUpperCase()} · {f.title}
+          </b>{' '}
+          <i>({f.ways.words})</i>
+          <br />
+          {f.text}
+          {f.figures.map((g) => (
+            <span key={g.label} className="sheet-figure">
+              {g.label} {Math.round(g.value * 100) / 100} {g.unit} = {g.arithmetic}
+              {g.assumed && ', rests on an assumed value'}
+            </span>
+          ))}
+          <span className="quiet"> {f.source}</span>
+        </li>
+      ))}
+    </ul>
+  );
+}

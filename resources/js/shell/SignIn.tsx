@@ -1,0 +1,40 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { Button, Form, Input } from 'antd';
+import { api, unwrap } from '../api/client';
+import { Cautions } from '../ui/Cautions';
+import { Leaf } from '../ui/Leaf';
+
+export function SignIn() {
+  const client = useQueryClient();
+  const signIn = useMutation({
+    mutationFn: async (values: { email: string; password: string }) => unwrap(await api.POST('/session', { body: values })),
+    onSuccess: (me) => client.setQueryData(['me'], me),
+  });
+  return (
+    <main className="signin">
+      <section className="signin-card">
+        <h1>
+          <Leaf size={34} /> Hollin
+        </h1>
+        <p className="quiet">Retrofit planning for RV electrical systems: survey the rig, plan the change, prove every state.</p>
+        <Form layout="vertical" onFinish={signIn.mutate} requiredMark={false}>
+          <Form.Item name="email" label="E-mail" rules={[{ required: true, message: 'Your e-mail is missing.' }]}>
+            <Input autoComplete="username" autoFocus inputMode="email" />
+          </Form.Item>
+          <Form.Item name="password" label="Password" rules={[{ required: true, message: 'Your password is missing.' }]}>
+            <Input.Password visibilityToggle={false} autoComplete="current-password" />
+          </Form.Item>
+          {signIn.isError && (
+            <p role="alert" className="trouble">
+              {signIn.error.message}
+            </p>
+          )}
+          <Button type="primary" htmlType="submit" block loading={signIn.isPending}>
+            Sign in
+          </Button>
+        </Form>
+        <Cautions />
+      </section>
+    </main>
+  );
+}

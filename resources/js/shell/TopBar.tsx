@@ -1,0 +1,65 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { Button, Dropdown } from 'antd';
+import type { ReactNode } from 'react';
+import { Link } from 'react-router';
+import { api } from '../api/client';
+import { Leaf } from '../ui/Leaf';
+import { usePrefs } from './prefs';
+import { useMe } from './Session';
+import { useUnits } from './units';
+
+/** The green bar: where one is, the places of a job, who is signed in. */
+export function TopBar({ title, children, right }: { title?: ReactNode; children?: ReactNode; right?: ReactNode }) {
+  const me = useMe();
+  const { theme, setTheme } = usePrefs();
+  const units = useUnits();
+  const client = useQueryClient();
+  const signOut = async () => {
+    await api.DELETE('/session');
+    client.clear();
+    client.setQueryData(['me'], null);
+  };
+  return (
+    <header className="topbar">
+      <Link to="/" className="brand" aria-label="Hollin, all jobs">
+        <Leaf /> Hollin
+      </Link>
+      <div className="topbar-title">{title}</div>
+      <nav className="places" aria-label="Places of the job">
+        {children}
+      </nav>
+      <div className="topbar-right">
+        {right}
+        <Dropdown
+          trigger={['click']}
+          menu={{
+            items: [
+              { key: 'who', label: `${me?.name}, ${me?.roleLabel.toLowerCase()} · ${me?.workshop}`, disabled: true },
+              { type: 'divider' },
+              {
+                key: 'theme',
+                label: theme === 'dark' ? 'Bright theme' : 'Dark theme',
+                onClick: () => setTheme(theme === 'dark' ? 'light' : 'dark'),
+              },
+              {
+                key: 'units',
+                label: units.system === 'trade' ? 'Show m, mm², kg, °C' : 'Show ft, AWG, lb, °F',
+                onClick: () => units.setSystem(units.system === 'trade' ? 'metric' : 'trade'),
+              },
+              { key: 'tokens', label: <Link to="/tokens">Tokens for other programs</Link> },
+              { key: 'reference', label: <Link to="/reference">Rules and tables</Link> },
+              { key: 'out', label: 'Sign out', onClick: () => void signOut() },
+            ],
+          }}
+        >
+          <Button type="text" className="who" aria-label={`${me?.name}: theme, reference, sign out`}>
+            {me?.name
+              .split(' ')
+              .map((w) => w[0])
+              .join('')}
+          </Button>
+        </Dropdown>
+      </div>
+    </header>
+  );
+}

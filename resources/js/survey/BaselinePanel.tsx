@@ -1,0 +1,165 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { App, Button, Input } from 'antd';
+import { useState } from 'react';
+import { api, ApiError, unwrap, uuid, type Baseline } from '../api/client';
+
+type Point = Baseline['points'][number];
+
+function band(p: Point): string {
+  if (p.expected) return p.expected.split(' (')[0]!;
+  if (p.lowest !== null && p.highest !== null) return `${p.lowest} … ${p.highest} ${p.unit}`;
+  if (p.lowest !== null) return `open, or above ${p.lowest} ${p.unit}`;
+  return `below ${p.highest} ${p.unit}`;
+}
+
+/** What a reading is written as: a number with its unit, or a word. Ambiguous numbers are asked back. */
+export function readReading(text: string, unit: string): { value?: number; words?: string } | string {
+  const t = text.trim();
+  if (/^[-+]?\d+(\.\d+)?$/.test(t)) return { value: Number(t) };
+  const m = /^([-+]?\d+(?:\.\d+)?)\s*([a-zA-ZΩµ]+)$/.exec(t);
+  if (m && unit && (m[2] === unit || (unit === 'Ω' && /^ohms?$/i.test(m[2]!)))) return { value: Number(m[1]) };
+  if (/^\d{1,3}(,\d{3})+$|,/.test(t)) return `"${t}" can be read two ways; write the number with a point and no commas.`;
+  if (m && unit) return `This reading is in ${unit}.`;
+  if (/^\d/.test(t)) return 'Write one number, or a word such as open.';
+  return { words: t };
+}
+
+/** Readings before anything is disconnected: afterwards nobody can tell what was broken before. */
+export function BaselinePanel({ job, revision }: { job: number; revision: number }) {
+  const key = ['baseline', job, revision];
+  const baseline = useQuery({
+    queryKey: key,
+    queryFn: async () => unwrap(await api.GET('/jobs/{job}/baseline', { params: { path: { job } } })),
+  });
+  const [instrument, setInstrument] = useState(() => localStorage.getItem('hollin.instrument') ?? '');
+  if (!baseline.data || baseline.data.points.length === 0) return null;
+  const taken = new Set(baseline.data.readings.map((r) => r.what));
+  return (
+    <section className="baseline">
+      <h1>
+        Baseline readings{' '}
+        <span className="quiet">
+          {taken.size} of {baseline.data.points.length} taken
+        </span>
+      </h1>
+      <p className="quiet">
+        Before anything is disconnected. Prove the meter on a known live point before and after; ohms only where everything is proven dead.
+      </p>
+      <label className="instrument">
+        Instrument{' '}
+        <Input
+          value={instrument}
+          maxLength={80}
+          placeholder="which meter"
+          onChange={(e) => {
+            setInstrument(e.target.value);
+            localStorage.setItem('hollin.instrument', e.target.value);
+          }}
+        />
+      </label>
+      <div className="table-scroll" tabIndex={0} role="region" aria-label="Baseline readings, scrollable">
+        <table className="survey-table">
+          <thead>
+            <tr>
+              <th scope="col">Reading</th>
+              <th scope="col">When</th>
+              <th scope="col">Expected</th>
+              <th scope="col">Read</th>
+            </tr>
+          </thead>
+          <tbody>
+            {baseline.data.points.map((p) => (
+              <PointRow
+                key={p.id}
+                job={job}
+                point={p}
+                readings={baseline.data.readings.filter((r) => r.what === p.id)}
+                instrument={instrument}
+                dataKey={key}
+              />
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </section>
+  );
+}
+
+function PointRow({
+  job,
+  point,
+  readings,
+  instrument,
+  dataKey,
+}: {
+  job: number;
+  point: Point;
+  readings: Baseline['readings'];
+  instrument: string;
+  dataKey: unknown[];
+}) {
+  const client = useQueryClient();
+  const { message } = App.useApp();
+  const [text, setText] = useState('');
+  const [mark, setMark] = useState(uuid);
+  const record = async () => {
+    if (text.trim() === '') return;
+    const read = readReading(text, point.unit);
+    if (typeof read === 'string') {
+      void message.error(read, 6);
+      return;
+    }
+    try {
+      unwrap(
+        await api.POST('/jobs/{job}/readings', {
+          params: { path: { job } },
+          body: { uuid: mark, what: point.id, ...read, ...(instrument ? { instrument } : {}) },
+        }),
+      );
+      setText('');
+      setMark(uuid());
+      await client.invalidateQueries({ queryKey: dataKey });
+    } catch (e) {
+      void message.error(
+        e instanceof ApiError ? (e.problems[0]?.message ?? e.message) : 'No connection. The reading was not stored; try again.',
+        7,
+      );
+    }
+  };
+  return (
+    <tr>
+      <td>
+        <b>{point.words}</b>
+        <small className="quiet">{point.why}</small>
+      </td>
+      <td>{point.stateWords}</td>
+      <td className="figures">{band(point)}</td>
+      <td>
+        {readings.map((r) => (
+          <div key={r.id} className={`reading verdict-${r.verdict.split(' ')[0]}`}>
+            <b className="figures">{r.value !== null ? `${r.value} ${r.unit}` : r.words}</b> {r.verdict}
+            <small className="quiet">
+              {r.by}
+              {r.instrument && `, ${r.instrument}`}
+            </small>
+          </div>
+        ))}
+        <form
+          className="reading-entry"
+          onSubmit={(e) => {
+            e.preventDefault();
+            void record();
+          }}
+        >
+          <Input
+            aria-label={`Reading of ${point.words}`}
+            value={text}
+            onChange={(e) => setText(e.target.value)}
+            suffix={point.unit || undefined}
+          />
+          <Button htmlType="submit">Record</Button>
+        </form>
+      </td>
+    </tr>
+  );
+}

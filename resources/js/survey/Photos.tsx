@@ -1,0 +1,102 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { App, Button } from 'antd';
+import { useRef, useState } from 'react';
+import { api, ApiError, unwrap, type Photo } from '../api/client';
+
+const LONGEST = 2560;
+
+/** Made no larger than is kept, as JPEG; what the browser cannot read goes up as it is and is answered there. */
+async function smaller(file: File): Promise<Blob> {
+  try {
+    const bitmap = await createImageBitmap(file, { imageOrientation: 'from-image' });
+    const scale = Math.min(1, LONGEST / Math.max(bitmap.width, bitmap.height));
+    const canvas = document.createElement('canvas');
+    canvas.width = Math.round(bitmap.width * scale);
+    canvas.height = Math.round(bitmap.height * scale);
+    canvas.getContext('2d')?.drawImage(bitmap, 0, 0, canvas.width, canvas.height);
+    return await new Promise<Blob>((done) => canvas.toBlob((b) => done(b ?? file), 'image/jpeg', 0.88));
+  } catch {
+    return file;
+  }
+}
+
+/** Photographs against one component: behind the cover, before anything moves. */
+export function Photos({ job, component, label }: { job: number; component: string; label: string }) {
+  const client = useQueryClient();
+  const { message } = App.useApp();
+  const [busy, setBusy] = useState(false);
+  const [open, setOpen] = useState<Photo | null>(null);
+  const input = useRef<HTMLInputElement>(null);
+  const key = ['photos', job];
+  const photos = useQuery({
+    queryKey: key,
+    queryFn: async () => unwrap(await api.GET('/jobs/{job}/photos', { params: { path: { job } } })).photos,
+  });
+  const mine = (photos.data ?? []).filter((p) => p.component === component);
+  const add = async (files: FileList | null) => {
+    setBusy(true);
+    for (const file of files ?? []) {
+      const body = new FormData();
+      body.append('photo', await smaller(file), file.name.replace(/\.\w+$/, '.jpg'));
+      body.append('component', component);
+      try {
+        unwrap(await api.POST('/jobs/{job}/photos', { params: { path: { job } }, body: body as never, bodySerializer: (b) => b as never }));
+      } catch (e) {
+        void message.error(
+          e instanceof ApiError ? `${file.name} ${e.problems[0]?.message ?? e.message}` : `${file.name}: no connection, not stored.`,
+          8,
+        );
+      }
+    }
+    setBusy(false);
+    if (input.current) input.current.value = '';
+    await client.invalidateQueries({ queryKey: key });
+  };
+  const drop = async (photo: Photo) => {
+    await api.DELETE('/photos/{photo}', { params: { path: { photo: photo.id } } });
+    setOpen(null);
+    await client.invalidateQueries({ queryKey: key });
+  };
+  return (
+    <section className="photos" aria-label="Photographs">
+      <h3>Photographs</h3>
+      <ul>
+        {mine.map((p) => (
+          <li key={p.id}>
+            <button
+              type="button"
+              className={open?.id === p.id ? 'is-open' : ''}
+              onClick={() => setOpen(open?.id === p.id ? null : p)}
+              aria-label={`Photograph by ${p.by}`}
+            >
+              <img src={`/api/v1/photos/${p.id}`} alt={`${label}, photograph by ${p.by}`} loading="lazy" />
+            </button>
+          </li>
+        ))}
+      </ul>
+      {open && (
+        <figure>
+          <img src={`/api/v1/photos/${open.id}`} alt={`${label}, photograph by ${open.by}, large`} />
+          <figcaption>
+            {open.by}, {new Date(open.at).toLocaleString()} · {open.width} × {open.height}{' '}
+            <Button size="small" onClick={() => void drop(open)}>
+              Remove
+            </Button>
+          </figcaption>
+        </figure>
+      )}
+      <label className="photo-add">
+        <input
+          ref={input}
+          type="file"
+          accept="image/jpeg,image/png,image/webp"
+          multiple
+          onChange={(e) => void add(e.target.files)}
+          disabled={busy}
+        />
+        <span>{busy ? 'storing …' : 'Add photographs'}</span>
+      </label>
+      <p className="quiet">Position and camera data are taken out before a picture is kept.</p>
+    </section>
+  );
+}

@@ -1,0 +1,508 @@
+import type { Link, Plate, Row, Wall } from '../api/client';
+
+/**
+ * The geometry of the wall: a pure function of what is to be shown. It is laid out over several
+ * walls at once (as found and planned), so that choosing one of them repaints and moves nothing.
+ */
+export interface Box {
+  x: number;
+  y: number;
+  w: number;
+  h: number;
+}
+
+export interface Point {
+  x: number;
+  y: number;
+}
+
+export interface Geometry {
+  width: number;
+  height: number;
+  plates: Record<string, Box>;
+  /** tray → row key → box */
+  rows: Record<string, Record<string, Box>>;
+  /** tray → where its neutral and ground rails run */
+  rails: Record<string, { x1: number; x2: number; n: number; g: number }>;
+  routes: Record<string, Point[]>;
+  /** circuits whose neutral lands elsewhere → the way of that neutral */
+  forks: Record<string, Point[]>;
+  /** grounded plates → number and place of their foot on the sill */
+  feet: Record<string, { number: number; x: number; y: number }>;
+  sill: Box;
+  deckTop: number;
+}
+
+export interface LayoutOptions {
+  width: number;
+  rowHeight: number;
+}
+
+const MARGIN = 12;
+const SUPPLY_W = 128;
+const CHANNEL = 50;
+const LAST_CHANNEL = 36;
+const HEAD = 30;
+const RAILS = 36;
+const BETWEEN = 36;
+const BODY_H = 130;
+const SWITCH_W = 154;
+const SWITCH_H = 106;
+const SWITCH_PITCH = 124;
+const PART_H = 36;
+const TRACK = 14;
+/** least distance between two ribbons that share a track */
+const GAP = 9;
+const SILL_H = 22;
+const FOOT = 22;
+
+/** The key of a row within its tray: slot and half, or the circuit for what hangs behind another. */
+export function rowKey(row: Row): string {
+  return (row.indent ?? 0) > 0 ? `b:${row.circuit}` : `${row.slot}${row.half}`;
+}
+
+interface Column {
+  x: number;
+  w: number;
+}
+
+/** Rows of a tray over all walls: a slot that is split anywhere is split everywhere. */
+export function unionRows(walls: Wall[], tray: string): string[] {
+  const slots = new Map<number, Set<string>>();
+  const behind = new Map<number, Set<string>>();
+  for (const wall of walls) {
+    for (const row of wall.trays[tray]?.rows ?? []) {
+      const target = (row.indent ?? 0) > 0 ? behind : slots;
+      const key = (row.indent ?? 0) > 0 ? rowKey(row) : row.half;
+      target.set(row.slot, (target.get(row.slot) ?? new Set()).add(key));
+    }
+  }
+  const keys: string[] = [];
+  for (const slot of [...slots.keys()].sort((a, b) => a - b)) {
+    const halves = slots.get(slot)!;
+    const split = ['a', 'b'].filter((h) => halves.has(h));
+    keys.push(...(split.length > 0 ? ['a', 'b'].map((h) => `${slot}${h}`) : [`${slot}`]));
+    keys.push(...[...(behind.get(slot) ?? [])].sort());
+  }
+  return keys;
+}
+
+/** Parts of the deck from the bank outwards, by how far along the positive (or negative) leads they are. */
+export function deckOrder(walls: Wall[]): Record<string, number> {
+  const place: Record<string, number> = {};
+  for (const wall of walls) {
+    const deck = Object.entries(wall.plates).filter(([, p]) => p.band === 'deck');
+    const next = new Map<string, string[]>();
+    for (const link of wall.links) {
+      if (link.kind !== 'positive' && link.kind !== 'negative') continue;
+      next.set(link.from.c, [...(next.get(link.from.c) ?? []), link.to.c]);
+      next.set(link.to.c, [...(next.get(link.to.c) ?? []), link.from.c]);
+    }
+    const depth = new Map<string, number>();
+    const queue = deck.filter(([, p]) => p.shape === 'bank').map(([id]) => id);
+    for (const id of queue) depth.set(id, 0);
+    for (let i = 0; i < queue.length; i++) {
+      for (const id of next.get(queue[i]!) ?? []) {
+        if (!depth.has(id) && wall.plates[id]?.band === 'deck') {
+          depth.set(id, depth.get(queue[i]!)! + 1);
+          queue.push(id);
+        }
+      }
+    }
+    // The last wall that has a part decides: the plan is laid out as planned.
+    for (const [id, plate] of deck) place[id] = depth.get(id) ?? plate.rank;
+  }
+  return place;
+}
+
+/** What the ribbons of a layout took: tracks in each vertical channel, and across between panels and bodies. */
+interface Taken {
+  channels: Map<number, number>;
+  across: number;
+}
+
+const NOTHING: Taken = { channels: new Map(), across: 0 };
+
+/** Lays out once to see how many tracks each channel takes, then again with channels as wide as that. */
+export function layoutWall(walls: Wall[], options: LayoutOptions): Geometry {
+  let taken = NOTHING;
+  for (let pass = 0; ; pass++) {
+    const { geometry, used } = attempt(walls, options, taken);
+    const fits = used.across <= taken.across && [...used.channels].every(([c, n]) => n <= (taken.channels.get(c) ?? 0));
+    if (fits || pass >= 3) return geometry;
+    const channels = new Map(taken.channels);
+    for (const [c, n] of used.channels) channels.set(c, Math.max(n, channels.get(c) ?? 0));
+    taken = { channels, across: Math.max(used.across, taken.across) };
+  }
+}
+
+function attempt(walls: Wall[], options: LayoutOptions, taken: Taken): { geometry: Geometry; used: Taken } {
+  const plates = new Map<string, Plate>();
+  for (const wall of walls) for (const [id, plate] of Object.entries(wall.plates)) plates.set(id, plate);
+  const of = (band: string) =>
+    [...plates.entries()].filter(([, p]) => p.band === band).sort((a, b) => a[1].rank - b[1].rank || (a[0] < b[0] ? -1 : 1));
+  const isOutlets = (id: string) => plates.get(id)!.type === 'outlets';
+  const panels = of('panels').map(([id]) => id);
+  const main = panels.filter((id) => !isOutlets(id));
+  const bodies = of('straddle').map(([id]) => id);
+  const switches = of('switching').map(([id]) => id);
+  const first = switches.length > 0 ? 1 : 0;
+  const columns = columnsFor(options.width, Math.max(2, main.length), switches.length > 0, taken);
+  const places = columns.length - first;
+  const boxes: Record<string, Box> = {};
+  const rows: Geometry['rows'] = {};
+  const rails: Geometry['rails'] = {};
+
+  let trayBottom = MARGIN + 120;
+  // Panels side by side; outlets that hang on equipment stand under the shorter panels.
+  const bottoms: number[] = Array.from({ length: places }, () => MARGIN);
+  const trays = [...main, ...panels.filter(isOutlets)];
+  trays.forEach((id, i) => {
+    const place = i < main.length ? i : bottoms.indexOf(Math.min(...bottoms));
+    const column = columns[first + place]!;
+    const top = bottoms[place]! + (i < main.length ? 0 : 14);
+    const keys = unionRows(walls, id);
+    rows[id] = {};
+    keys.forEach((key, n) => {
+      rows[id]![key] = { x: column.x, y: top + HEAD + n * options.rowHeight, w: column.w, h: options.rowHeight };
+    });
+    const foot = isOutlets(id) ? 6 : RAILS;
+    const h = HEAD + keys.length * options.rowHeight + foot;
+    boxes[id] = { x: column.x, y: top, w: column.w, h };
+    if (!isOutlets(id)) rails[id] = { x1: column.x + 12, x2: column.x + column.w - 34, n: top + h - 26, g: top + h - 12 };
+    bottoms[place] = top + h;
+    trayBottom = Math.max(trayBottom, top + h);
+  });
+
+  of('supplies').forEach(([id], i) => {
+    boxes[id] = { x: MARGIN, y: MARGIN + i * 136, w: SUPPLY_W, h: 104 };
+    trayBottom = Math.max(trayBottom, MARGIN + i * 136 + 104);
+  });
+  switches.forEach((id, i) => {
+    boxes[id] = { x: columns[0]!.x, y: MARGIN + i * SWITCH_PITCH, w: SWITCH_W, h: SWITCH_H };
+    trayBottom = Math.max(trayBottom, MARGIN + i * SWITCH_PITCH + SWITCH_H);
+  });
+
+  const between = Math.max(BETWEEN, 26 + taken.across * TRACK);
+  const bodyTop = trayBottom + between;
+  const bodyRows = Math.ceil(bodies.length / places);
+  bodies.forEach((id, i) => {
+    const column = columns[first + (i % places)]!;
+    const w = Math.min(column.w, plates.get(id)!.shape === 'gate' ? 236 : 200);
+    boxes[id] = { x: column.x, y: bodyTop + Math.floor(i / places) * (BODY_H + BETWEEN), w, h: BODY_H };
+  });
+  const bodyBottom = bodies.length > 0 ? bodyTop + bodyRows * BODY_H + (bodyRows - 1) * BETWEEN : trayBottom + 8;
+  const deckTop = bodyBottom + 14;
+  const positiveY = deckTop + 34;
+  const negativeY = positiveY + PART_H + 10;
+  const last = columns.at(-1)!;
+  const width = Math.max(options.width, last.x + last.w + LAST_CHANNEL + MARGIN);
+  placeDeck(walls, plates, boxes, width, positiveY, negativeY);
+  const hasDeck = of('deck').length > 0;
+  const sillY = (hasDeck ? negativeY + PART_H : deckTop) + 26;
+  const sill = { x: 0, y: sillY, w: width, h: SILL_H };
+
+  const feet: Geometry['feet'] = {};
+  let number = 0;
+  for (const id of [...main, ...switches, ...bodies]) {
+    if (walls.some((w) => w.links.some((l) => l.kind === 'ground' && l.from.c === id))) {
+      const box = boxes[id]!;
+      feet[id] = { number: ++number, x: box.x + box.w - FOOT, y: box.y + box.h };
+    }
+  }
+
+  const router = new Router(columns, boxes, rows, trayBottom + 18, deckTop + 10);
+  const routes: Geometry['routes'] = {};
+  const forks: Geometry['forks'] = {};
+  const links = new Map<string, Link>();
+  // The same link may lead elsewhere in another wall: each version gets a route of its own.
+  for (const wall of walls) for (const link of wall.links) links.set(routeKey(link), link);
+  for (const [key, link] of links) {
+    const route = router.route(link, walls, sillY);
+    if (route) routes[key] = route;
+  }
+  for (const wall of walls) {
+    for (const [tray, { rows: list }] of Object.entries(wall.trays)) {
+      for (const row of list) {
+        const to = row.strayNeutral ? rails[row.strayNeutral] : undefined;
+        const from = rows[tray]?.[rowKey(row)];
+        if (row.circuit && to && from && !forks[row.circuit]) forks[row.circuit] = router.fork(tray, from, row.strayNeutral!, to);
+      }
+    }
+  }
+
+  const geometry = { width, height: sillY + SILL_H, plates: boxes, rows, rails, routes, forks, feet, sill, deckTop };
+  return { geometry, used: router.used() };
+}
+
+/** A link's route depends on where it leads. */
+export function routeKey(link: Link): string {
+  return `${link.id}>${link.from.c}.${link.from.port ?? link.from.row ?? ''}>${link.to.c}.${link.to.port ?? ''}`;
+}
+
+/** Width of a vertical channel for the ribbons in it. */
+function channelWidth(taken: Taken, channel: number, least: number): number {
+  return Math.max(least, 28 + (taken.channels.get(channel) ?? 0) * TRACK);
+}
+
+function columnsFor(width: number, count: number, switching: boolean, taken: Taken): Column[] {
+  const columns: Column[] = [];
+  let x = MARGIN + SUPPLY_W + channelWidth(taken, 0, CHANNEL);
+  if (switching) {
+    columns.push({ x, w: SWITCH_W });
+    x += SWITCH_W + channelWidth(taken, 1, CHANNEL);
+  }
+  const first = columns.length;
+  const gaps = Array.from({ length: count }, (_, i) => channelWidth(taken, first + i + 1, i === count - 1 ? LAST_CHANNEL : CHANNEL));
+  const free = width - x - MARGIN - gaps.reduce((a, b) => a + b, 0);
+  const w = Math.max(204, Math.floor(free / count));
+  for (let i = 0; i < count; i++) {
+    columns.push({ x, w });
+    x += w + gaps[i]!;
+  }
+  return columns;
+}
+
+function placeDeck(
+  walls: Wall[],
+  plates: Map<string, Plate>,
+  boxes: Record<string, Box>,
+  width: number,
+  positiveY: number,
+  negativeY: number,
+): void {
+  const order = deckOrder(walls);
+  const spans = (id: string) => plates.get(id)!.shape === 'bank' || plates.get(id)!.type === 'dc_panel';
+  const lane = (id: string) => (plates.get(id)!.pole === 'negative' ? 'n' : 'p');
+  const ids = Object.keys(order).filter((id) => !spans(id));
+  const banks = Object.keys(order).filter((id) => plates.get(id)!.shape === 'bank');
+  const ends = Object.keys(order).filter((id) => spans(id) && plates.get(id)!.shape !== 'bank');
+  const full = negativeY + PART_H - positiveY;
+  // A bank that is replaced stands where the new one will.
+  for (const id of banks) boxes[id] = { x: MARGIN, y: positiveY, w: SUPPLY_W + 8, h: full };
+  const start = MARGIN + SUPPLY_W + 8 + 30;
+  const endW = 118;
+  const stop = width - MARGIN - ends.length * (endW + 24);
+  for (const pole of ['p', 'n']) {
+    const list = ids
+      .filter((id) => lane(id) === pole)
+      .sort((a, b) => order[a]! - order[b]! || plates.get(a)!.rank - plates.get(b)!.rank || (a < b ? -1 : 1));
+    const pitch = (stop - start) / Math.max(1, list.length);
+    const w = Math.min(132, pitch - 22);
+    list.forEach((id, i) => {
+      boxes[id] = { x: start + i * pitch + (pitch - w) / 2 - 8, y: pole === 'p' ? positiveY : negativeY, w, h: PART_H };
+    });
+  }
+  ends.forEach((id, i) => {
+    boxes[id] = { x: stop + 24 + i * (endW + 24), y: positiveY, w: endW, h: full };
+  });
+}
+
+/** Where cables land on a switching plate: supplies come in on one side, what is chosen goes out on the other. */
+const GATE_PORTS: Record<string, { side: 'l' | 'r'; at: number }> = {
+  in: { side: 'l', at: 0.42 },
+  in_a: { side: 'l', at: 0.38 },
+  in_b: { side: 'l', at: 0.62 },
+  out: { side: 'r', at: 0.42 },
+  unit_in: { side: 'r', at: 0.62 },
+  unit_out: { side: 'r', at: 0.84 },
+};
+
+interface Port extends Point {
+  side: 'l' | 'r' | 't' | 'b';
+  /** vertical channel beside it; -1 for a port on the top or bottom */
+  channel: number;
+}
+
+/** Orthogonal routing through the channels between the columns, a track for each ribbon. */
+class Router {
+  private counts = new Map<string, number>();
+  /** channel (a number) or across → tracks, each with the stretches taken in it */
+  private tracks = new Map<number | 'across', [number, number][][]>();
+
+  constructor(
+    private columns: Column[],
+    private boxes: Record<string, Box>,
+    private rows: Geometry['rows'],
+    private crossY: number,
+    private deckY: number,
+  ) {}
+
+  route(link: Link, walls: Wall[], sillY: number): Point[] | null {
+    const from = this.boxes[link.from.c];
+    const to = this.boxes[link.to.c];
+    if (link.kind === 'ground' || !from) return null;
+    if (link.kind === 'coil' && !to) return null;
+    if (link.kind === 'bond') {
+      const x = from.x + from.w / 2;
+      return [
+        { x, y: from.y + from.h },
+        { x, y: sillY },
+      ];
+    }
+    if (!to) return null;
+    if (link.kind === 'positive' || link.kind === 'negative') return this.direct(link, from, to);
+    if (from.x === to.x && from.x < MARGIN + 1) {
+      // Supply above or below its inlet.
+      const x = from.x + from.w / 2;
+      return from.y < to.y
+        ? [
+            { x, y: from.y + from.h },
+            { x, y: to.y },
+          ]
+        : [
+            { x, y: from.y },
+            { x, y: to.y + to.h },
+          ];
+    }
+    return this.across(this.ports(link.from, walls), this.ports(link.to, walls));
+  }
+
+  fork(tray: string, row: Box, target: string, rail: { x1: number; x2: number; n: number }): Point[] {
+    const a = this.columnOf(tray);
+    const b = this.columnOf(target);
+    const right = b > a;
+    const channel = right ? a + 1 : a;
+    const y = row.y + row.h * 0.75;
+    const x = this.trackX(channel, y, rail.n);
+    return [
+      { x: right ? row.x + row.w : row.x, y },
+      { x, y },
+      { x, y: rail.n },
+      { x: right ? rail.x1 : rail.x2 + 22, y: rail.n },
+    ];
+  }
+
+  private columnOf(id: string): number {
+    const box = this.boxes[id];
+    return this.columns.findIndex((c) => box && Math.abs(c.x - box.x) < 1);
+  }
+
+  private ports(end: { c: string; port?: string | null; row?: string }, walls: Wall[]): Port[] {
+    const box = this.boxes[end.c]!;
+    const column = this.columnOf(end.c);
+    const left = (y: number): Port => ({ x: box.x, y, side: 'l', channel: column });
+    const right = (y: number): Port => ({ x: box.x + box.w, y, side: 'r', channel: column + 1 });
+    // What stands among the supplies has the first channel beside it and nothing on its other side.
+    if (column < 0) return [right(box.y + box.h / 2)];
+    const tray = this.rows[end.c];
+    if (tray) {
+      const list = walls.flatMap((w) => w.trays[end.c]?.rows ?? []);
+      const kind = end.port === 'backfeed' ? 'backfeed' : 'main';
+      const row = end.row ? list.find((r) => r.circuit === end.row) : list.find((r) => r.kind === kind);
+      const place = row ? tray[rowKey(row)] : undefined;
+      const y = place ? place.y + place.h / 2 : box.y + HEAD / 2;
+      return [left(y), right(y)];
+    }
+    const gate = GATE_PORTS[end.port ?? ''];
+    if (gate && box.h === SWITCH_H) {
+      const y = box.y + box.h * gate.at;
+      return gate.side === 'l' ? [left(y)] : [right(y)];
+    }
+    if (box.h === SWITCH_H) return [left(box.y + box.h * 0.85), right(box.y + box.h * 0.85)];
+    if (end.port === 'ac_out2' || end.port === 'follow') return [right(box.y + 66)];
+    if (end.port === 'ac_out') return [right(box.y + 42)];
+    if (end.port === 'ac_in' && box.w > 200) return [left(box.y + 42)];
+    return [left(box.y + 84), right(box.y + 84)];
+  }
+
+  private across(from: Port[], to: Port[]): Point[] {
+    let best: [Port, Port] = [from[0]!, to[0]!];
+    let cost = Infinity;
+    for (const a of from) {
+      for (const b of to) {
+        // On a tie the outer channel: the inner ones carry the inverter's own cables.
+        const c = Math.abs(a.channel - b.channel) * 1000 + Math.abs(a.x - b.x) / 10 - Math.min(a.channel, b.channel) * (a.y < b.y ? 40 : 0);
+        if (c < cost) [best, cost] = [[a, b], c];
+      }
+    }
+    const [a, b] = best;
+    if (a.channel === b.channel) {
+      const x = this.trackX(a.channel, a.y, b.y);
+      return [
+        { x: a.x, y: a.y },
+        { x, y: a.y },
+        { x, y: b.y },
+        { x: b.x, y: b.y },
+      ];
+    }
+    const xa = this.trackX(a.channel, a.y, this.crossY + 30);
+    const xb = this.trackX(b.channel, b.y, this.crossY + 30);
+    const y = this.crossY + this.track('across', xa, xb) * TRACK;
+    return [
+      { x: a.x, y: a.y },
+      { x: xa, y: a.y },
+      { x: xa, y },
+      { x: xb, y },
+      { x: xb, y: b.y },
+      { x: b.x, y: b.y },
+    ];
+  }
+
+  private direct(link: Link, from: Box, to: Box): Point[] | null {
+    const overDeck = (box: Box) => box.y < this.deckY;
+    if (overDeck(from) !== overDeck(to)) {
+      // The negative twin of a device's lead is folded into its ribbon.
+      if (link.kind === 'negative') return null;
+      const [body, part] = overDeck(from) ? [from, to] : [to, from];
+      const x0 = body.x + body.w * 0.35;
+      const x1 = part.x + part.w / 2 + (this.take(`top:${part.x}`) - 0.5) * 22;
+      const y = this.deckY + this.take('deck') * TRACK;
+      const down = [
+        { x: x0, y: body.y + body.h },
+        { x: x0, y },
+        { x: x1, y },
+        { x: x1, y: part.y },
+      ];
+      return body === from ? down : down.reverse();
+    }
+    if (overDeck(from)) return null;
+    const [a, b] = from.x <= to.x ? [from, to] : [to, from];
+    const y = (link.kind === 'positive' ? Math.min(a.y, b.y) : Math.max(a.y + a.h, b.y + b.h) - PART_H) + PART_H / 2;
+    const between = Object.values(this.boxes).some(
+      (box) => box !== a && box !== b && box.y < y && box.y + box.h > y && box.x > a.x + a.w - 1 && box.x < b.x - 1,
+    );
+    if (!between) {
+      return [
+        { x: a.x + a.w, y },
+        { x: b.x, y },
+      ];
+    }
+    const away = link.kind === 'positive' ? y - PART_H / 2 - 8 - this.take('over') * 9 : y + PART_H / 2 + 8 + this.take('under') * 9;
+    const edge = link.kind === 'positive' ? y - PART_H / 2 : y + PART_H / 2;
+    return [
+      { x: a.x + a.w * 0.75, y: edge },
+      { x: a.x + a.w * 0.75, y: away },
+      { x: b.x + b.w * 0.25, y: away },
+      { x: b.x + b.w * 0.25, y: edge },
+    ];
+  }
+
+  used(): Taken {
+    const channels = new Map<number, number>();
+    for (const [c, tracks] of this.tracks) if (c !== 'across') channels.set(c, tracks.length);
+    return { channels, across: this.tracks.get('across')?.length ?? 0 };
+  }
+
+  private trackX(channel: number, y1: number, y2: number): number {
+    const left = channel <= 0 ? MARGIN + SUPPLY_W : this.columns[channel - 1]!.x + this.columns[channel - 1]!.w;
+    return left + 14 + this.track(Math.max(0, channel), y1, y2) * TRACK;
+  }
+
+  /** The first track in which a stretch meets no other: the left-edge way of channel routing. */
+  private track(channel: number | 'across', from: number, to: number): number {
+    const [a, b] = [Math.min(from, to) - GAP, Math.max(from, to) + GAP];
+    const tracks = this.tracks.get(channel) ?? [];
+    this.tracks.set(channel, tracks);
+    const free = tracks.findIndex((taken) => taken.every(([c, d]) => b <= c || d <= a));
+    const n = free < 0 ? tracks.length : free;
+    (tracks[n] ??= []).push([a, b]);
+    return n;
+  }
+
+  private take(what: string): number {
+    const n = this.counts.get(what) ?? 0;
+    this.counts.set(what, n + 1);
+    return n;
+  }
+}

@@ -1,0 +1,253 @@
+import { readFileSync } from 'node:fs';
+import { renderToStaticMarkup } from 'react-dom/server';
+import { describe, expect, it } from 'vitest';
+import type { Answer } from '../api/client';
+import { HandPanel } from '../plan/HandPanel';
+import { StateStrip } from '../plan/StateStrip';
+import { runningIn } from '../plan/useSettled';
+import { makeUnits, UnitsContext } from '../shell/units';
+import { layoutWall, routeKey, rowKey, type Box, type Geometry, type Point } from './layout';
+import { ListForm } from './ListForm';
+import { ribbonPaint } from './paint';
+import { Wall } from './Wall';
+
+/* The wall on rigs with every kind of switching: as the core answers for the demo workshop's own. */
+
+type Answers = Record<string, Answer>;
+const read = (name: string) => JSON.parse(readFileSync(`tests/golden/answers/${name}.json`, 'utf8')) as Answers;
+const rigs: Record<string, Answers> = { archive: read('archive'), tideline: read('tideline') };
+const nothing = () => undefined;
+const words = (html: string) =>
+  html
+    .replace(/<title>.*?<\/title>/g, '')
+    .replace(/<[^>]+>/g, ' ')
+    .replace(/&#x27;/g, "'")
+    .replace(/\s+/g, ' ')
+    .trim();
+
+const views = Object.entries(rigs).flatMap(([name, answers]) => Object.keys(answers).map((view) => [name, view] as const));
+const laid = (name: string, view: string, width = 944): { answer: Answer; geometry: Geometry } => {
+  const answer = rigs[name]![view]!;
+  return { answer, geometry: layoutWall([rigs[name]!.as_found!.wall, answer.wall], { width, rowHeight: 26 }) };
+};
+const inside = (p: Point, b: Box) => p.x > b.x + 1 && p.x < b.x + b.w - 1 && p.y > b.y + 1 && p.y < b.y + b.h - 1;
+
+describe.each(views)('%s, %s', (name, view) => {
+  it('has a place for every part and row, none over another', () => {
+    const { answer, geometry } = laid(name, view);
+    const boxes = Object.keys(answer.wall.plates).map((id) => [id, geometry.plates[id]] as const);
+    for (const [id, box] of boxes) expect(box, id).toBeDefined();
+    for (const [i, [a, one]] of boxes.entries()) {
+      for (const [b, two] of boxes.slice(i + 1)) {
+        const apart = one!.x + one!.w <= two!.x || two!.x + two!.w <= one!.x || one!.y + one!.h <= two!.y || two!.y + two!.h <= one!.y;
+        // A bank that is replaced stands where the new one will.
+        if (answer.wall.plates[a]!.shape !== 'bank' || answer.wall.plates[b]!.shape !== 'bank') expect(apart, `${a} over ${b}`).toBe(true);
+      }
+    }
+    for (const [tray, { rows }] of Object.entries(answer.wall.trays)) {
+      for (const row of rows.filter((r) => r.kind !== 'free'))
+        expect(geometry.rows[tray]?.[rowKey(row)], `${tray} ${rowKey(row)}`).toBeDefined();
+    }
+  });
+
+  it('routes every cable at right angles and under no part', () => {
+    const { answer, geometry } = laid(name, view);
+    for (const link of answer.wall.links.filter((l) => l.kind === 'ac' || l.kind === 'coil')) {
+      const route = geometry.routes[routeKey(link)];
+      expect(route, link.id).toBeDefined();
+      route!.slice(1).forEach((p, i) => {
+        const q = route![i]!;
+        expect(p.x === q.x || p.y === q.y, link.id).toBe(true);
+        for (let t = 0.1; t < 1; t += 0.1) {
+          const at = { x: q.x + (p.x - q.x) * t, y: q.y + (p.y - q.y) * t };
+          for (const id of Object.keys(answer.wall.plates)) expect(inside(at, geometry.plates[id]!), `${link.id} under ${id}`).toBe(false);
+        }
+      });
+    }
+  });
+
+  it('lets no two cables lie on each other along a channel', () => {
+    const { answer, geometry } = laid(name, view);
+    const upright: { id: string; x: number; a: number; b: number }[] = [];
+    for (const link of answer.wall.links.filter((l) => l.kind === 'ac')) {
+      const route = geometry.routes[routeKey(link)]!;
+      if (route.length < 4) continue;
+      route.slice(1).forEach((p, i) => {
+        const q = route[i]!;
+        if (p.x === q.x) upright.push({ id: link.id, x: p.x, a: Math.min(p.y, q.y), b: Math.max(p.y, q.y) });
+      });
+    }
+    for (const [i, one] of upright.entries()) {
+      for (const two of upright.slice(i + 1)) {
+        if (one.id !== two.id && one.x === two.x) expect(one.b <= two.a || two.b <= one.a, `${one.id} on ${two.id}`).toBe(true);
+      }
+    }
+  });
+
+  it('is drawn in every state', () => {
+    const { answer, geometry } = laid(name, view);
+    for (const state of answer.states) {
+      const html = renderToStaticMarkup(
+        <Wall answer={answer} state={state.id} scenario={null} geometry={geometry} focus={null} chosen={null} onChoose={nothing} movable />,
+      );
+      for (const plate of Object.values(answer.wall.plates)) expect(words(html)).toContain(plate.label.replace(/&/g, '&amp;'));
+      expect(html).not.toContain('NaN');
+      expect(html).not.toContain('undefined');
+    }
+  });
+
+  it('says the same as a list', () => {
+    const { answer } = laid(name, view);
+    const text = words(
+      renderToStaticMarkup(
+        <ListForm
+          answer={answer}
+          state={answer.states[0]!.id}
+          scenario={null}
+          focus={null}
+          chosen={null}
+          onChoose={nothing}
+          movable={false}
+        />,
+      ),
+    );
+    for (const plate of Object.values(answer.wall.plates)) expect(text).toContain(plate.label.replace(/&/g, '&amp;'));
+  });
+});
+
+describe('switching', () => {
+  const { answer, geometry } = laid('archive', 'right/whole');
+  const at = (state: string, more: Partial<Parameters<typeof Wall>[0]> = {}) =>
+    renderToStaticMarkup(
+      <Wall
+        answer={answer}
+        state={state}
+        scenario={null}
+        geometry={geometry}
+        focus={null}
+        chosen={null}
+        onChoose={nothing}
+        movable
+        {...more}
+      />,
+    );
+  const plate = (html: string, id: string) => words(html.slice(html.indexOf(`data-plate="${id}"`)).split('</button>')[0]!);
+
+  it('stands between supplies and panels', () => {
+    const [shore, ats, panel] = ['shore', 'old_transfer', 'main_panel'].map((id) => geometry.plates[id]!);
+    expect(shore!.x + shore!.w).toBeLessThan(ats!.x);
+    expect(ats!.x + ats!.w).toBeLessThan(panel!.x);
+  });
+
+  it('shows what each device is in and how it got there', () => {
+    expect(plate(at('inverting'), 'old_transfer')).toContain('on input B');
+    expect(plate(at('shore_s30'), 'old_transfer')).toMatch(/by itself, 15 s.*on input A/);
+    expect(plate(at('shore_s30'), 'shore_contactor')).toContain('coil pulled in');
+    expect(plate(at('inverting'), 'shore_contactor')).toContain('coil released');
+    expect(plate(at('shore_s30'), 'old_inverter')).toContain('switch off');
+  });
+
+  it('names sources by pattern and letter', () => {
+    const link = answer.wall.links.find((l) => l.id === 'old_transfer_out')!;
+    expect(ribbonPaint(link, answer.paint.inverting, undefined)).toMatchObject({ pattern: 'inverter', letter: 'I' });
+    expect(ribbonPaint(link, answer.paint.shore_s30, undefined)).toMatchObject({ pattern: 'shore', letter: 'S' });
+    const van = rigs.tideline!.as_found!;
+    expect(
+      ribbonPaint(
+        van.wall.links.find((l) => l.from.c === 'genset')!,
+        van.paint.generator,
+        undefined,
+      ),
+    ).toMatchObject({ pattern: 'generator', letter: 'G' });
+  });
+
+  it('shows volts at the outlets when asked, and handles when a hand is on', () => {
+    const html = at('inverting', { volts: { c_outlets: 117.36 }, onToggle: nothing });
+    expect(words(html)).toContain('117.4 V');
+    expect(html).toContain('aria-label="switch 2 Reading-room outlets');
+    expect(at('inverting')).not.toContain('aria-label="switch');
+  });
+
+  it('puts outlets that hang on equipment into a tray of their own', () => {
+    expect(answer.wall.plates.shore_contactor__outlets).toMatchObject({ shape: 'tray', type: 'outlets' });
+    expect(words(at('shore_s30'))).toContain('Converter contactor: outlets');
+  });
+
+  it('writes sizes and lengths in the units somebody chose', () => {
+    const metric = renderToStaticMarkup(
+      <UnitsContext.Provider value={makeUnits('metric')}>
+        <ListForm answer={answer} state="inverting" scenario={null} focus={null} chosen={null} onChoose={nothing} movable={false} />
+      </UnitsContext.Provider>,
+    );
+    expect(words(metric)).toContain('12 AWG (3.3 mm²), 2.4 m');
+  });
+});
+
+describe('the hand panel', () => {
+  const answer = rigs.tideline!['line/whole']!;
+  const named = answer.states.find((s) => s.id === 'shore_s30')!;
+  const settled = {
+    paint: answer.paint.shore_s30!,
+    story: [
+      { atS: 0, words: ['set'] },
+      { atS: 0.03, words: ['Converter lock-out: coil released'] },
+      { atS: 136, words: ['Surge unit: lets the supply in', '9 circuits: works from Shore'] },
+    ],
+    hits: [{ rule: 'bond_count', severity: 'danger' as const, title: 'Two neutral-ground bonds', text: 'at two places', components: [] }],
+    flow: {
+      trouble: null,
+      amps: {},
+      volts: {},
+      loading: [],
+      sources: [{ id: 'shore.supply', label: 'Shore', volts: 118.2, amps: 14.2, watts: 1670, overloaded: true }],
+      loads: [{ id: 'c_air.unit', volts: 71, amps: 9, watts: 600, collapsed: true }],
+      lostW: 21.4,
+      residual: 1e-12,
+      floating: [],
+    },
+  };
+  const panel = (about: string | null) =>
+    words(
+      renderToStaticMarkup(<HandPanel answer={answer} setting={named} set={nothing} settled={settled} about={about} reset={nothing} />),
+    );
+
+  it('offers every control a person can set, breakers folded away', () => {
+    const text = panel(null);
+    for (const c of answer.controls.filter((c) => c.job !== 'breaker')) expect(text).toContain(c.label.replace(/ breaker$/, ''));
+    expect(text.indexOf('What happens')).toBeLessThan(text.indexOf('Breakers'));
+    expect(text).toContain('hot and neutral reversed');
+  });
+
+  it('keeps to the part in hand', () => {
+    expect(panel('bypass')).toContain('past the unit');
+    expect(panel('bypass')).not.toContain('Cords and plugs');
+    expect(panel('bank')).toContain('Nothing to set on it.');
+  });
+
+  it('tells the story with its delays, the hazards of the state and the load flow', () => {
+    const text = panel(null);
+    expect(text).toMatch(/at once set 30 ms Converter lock-out: coil released 136 s Surge unit: lets the supply in/);
+    expect(text).toContain('Two neutral-ground bonds at two places');
+    expect(text).toContain('Shore 118.2 V 14.2 A 1670 W');
+    expect(text).toContain('c_air gives up 71 V');
+    expect(text).toContain('lost in wires 21 W');
+  });
+});
+
+describe('the state strip', () => {
+  it('groups faulty pedestals apart from the named states, and says when something is set by hand', () => {
+    const answer = rigs.archive!.as_found!;
+    const html = renderToStaticMarkup(<StateStrip answer={answer} state="by_hand" choose={nothing} fault={nothing} />);
+    expect(words(html)).toContain('set by hand');
+    expect(answer.faults.length).toBeGreaterThan(6);
+    for (const f of answer.faults) expect(words(html)).toContain(f.title.replace('shore: ', ''));
+    expect(html.match(/aria-checked="true"/g)).toBeNull();
+  });
+});
+
+it('runs only the loads that a view still has', () => {
+  const answer = rigs.archive!.as_found!;
+  const document = { needs: { scenarios: { x: { title: 'X', running: { 'c_outlets.lamps': true, 'gone.load': true } } } } } as never;
+  expect(runningIn(document, answer, 'x')).toEqual(['c_outlets.lamps']);
+  expect(runningIn(document, answer, null)).toEqual([]);
+});

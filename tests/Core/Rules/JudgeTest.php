@@ -1,0 +1,125 @@
+<?php
+
+declare(strict_types=1);
+
+use Hollin\Core\Rules\Finding;
+use Hollin\Core\Rules\Judge;
+use Hollin\Core\Rules\Prevented;
+use Hollin\Core\Rules\RuleBook;
+use Hollin\Core\Rules\Sample;
+use Hollin\Core\Rules\StateRule;
+use Tests\Rigs;
+
+/** @return array<string, Prevented> */
+function preventedIn(Judge $judge): array
+{
+    return array_combine(array_map(fn(Prevented $p): string => $p->title, $judge->prevented), $judge->prevented);
+}
+
+it('tells memory from hardware', function (): void {
+    $left = Rigs::findings(Rigs::planned(Rigs::job(Sample::choose('in_line', ['converter' => 'left']))), 'charging_loop');
+    $byHand = Rigs::findings(Rigs::planned(Rigs::job(Sample::choose('in_line', ['converter' => 'by_hand']))), 'charging_loop');
+    expect($left[0]->ways->kind)->toBe('always')
+        // Nobody forgot anything: the inverter was left on beside shore, and the pedestal died.
+        ->and($byHand[0]->ways->kind)->toBe('outage')
+        ->and($byHand[0]->ways->words)->toContain('pedestal ')->toContain('shore, inverter on');
+    $noShore = Rigs::job(Sample::choose('in_line', ['converter' => 'by_hand']), ['kind' => 'survey_remove', 'component' => 'shore']);
+    $forgotten = Rigs::findings(Rigs::planned($noShore), 'charging_loop');
+    expect($forgotten[0]->ways->kind)->toBe('slips')
+        ->and($forgotten[0]->ways->pairs[0]['slips'])->toBe(1)
+        ->and($forgotten[0]->ways->words)->toContain('Converter breaker on');
+});
+
+it('names the interlock and what undoes it', function (): void {
+    $prevented = preventedIn(new Judge(Rigs::planned(Rigs::job(Sample::choose('in_line')))));
+    expect($prevented)->toHaveKeys(['two sources joined', 'live inlet pins', 'two neutral-ground bonds', 'no bond while inverting'])
+        ->and($prevented['two sources joined']->words)->toContain('Inverter/charger 3000 VA; undone by one failure: pass-through contacts')
+        ->and($prevented['no bond while inverting']->words)->toContain('stuck open');
+});
+
+it('says when the protection survives any single failure', function (): void {
+    // Inlet pins as found: nothing inside makes 120 V, so no claim is made at all.
+    expect(preventedIn(new Judge(Rigs::asFound(Rigs::job()))))->not->toHaveKey('live inlet pins');
+    // Without the inverter's pass-through nothing could be welded: its own output stays apart.
+    $document = Rigs::job(Sample::choose('subpanel', ['circuits' => ['c_outlets' => true]]), ['kind' => 'plan_remove', 'plan' => 'p', 'component' => 'inverter_feed']);
+    $prevented = preventedIn(new Judge(Rigs::planned($document)));
+    expect($prevented['two sources joined']->undoneBy)->toBe([])->and($prevented['two sources joined']->words)->toContain('survives any single failure');
+});
+
+it('gives an identity that does not change with wording, order or other findings', function (): void {
+    $document = Rigs::job(Sample::choose('in_line', ['converter' => 'left']));
+    $before = Rigs::findings(Rigs::planned($document), 'charging_loop')[0];
+    $renamed = Rigs::edit($document, Sample::survey('converter', '/label', 'Old box'));
+    $after = Rigs::findings(Rigs::planned($renamed), 'charging_loop')[0];
+    expect($after->identity())->toBe($before->identity())->and($after->hit->text)->not->toBe($before->hit->text);
+});
+
+it('finds the pass-by double bond of a common neutral', function (): void {
+    $findings = Rigs::findings(Rigs::planned(Rigs::job(Sample::choose('in_line', ['neutral' => 'common']))), 'bond_count');
+    $kinds = array_map(fn(Finding $f): string => $f->ways->kind, $findings);
+    // Always on a dead pedestal, and for the relay's waiting time when a good supply is plugged in.
+    expect($kinds)->toContain('always');
+});
+
+it('computes the loss of a loop as by hand', function (): void {
+    // 55 A × 13.6 V = 748 W; 748 × (1 ÷ (0.88 × 0.85) − 1) = 252 W, plus 25 W idle; 277 × 24 ÷ 12.8 = 519 Ah a day.
+    $finding = Rigs::findings(Rigs::planned(Rigs::job(Sample::choose('in_line', ['converter' => 'left']))), 'charging_loop')[0];
+    expect($finding->hit->figures[0]->value)->toEqualWithDelta(277.0, 0.5)->and($finding->hit->figures[1]->value)->toEqualWithDelta(519.4, 1.0);
+});
+
+it('joined sources: sums voltages over impedances', function (): void {
+    $document = Rigs::job(Sample::choose('in_line'), Sample::set('feeder_main', '/to', ['at' => 'main_panel', 'port' => 'line']));
+    $finding = Rigs::findings(Rigs::planned($document), 'joined_sources')[0];
+    // 240 V ÷ (0.12 Ω service + 120 V ÷ (6000 W ÷ 120 V) = 2.4 Ω inverter)
+    expect($finding->hit->figures[0]->value)->toEqualWithDelta(240 / 2.52, 0.01);
+});
+
+it('puts what follows from a cause beneath it', function (): void {
+    $document = Rigs::job(['kind' => 'set_need', 'path' => '/offGrid/c_outlets', 'value' => true], Sample::choose('subpanel', ['circuits' => ['c_outlets' => true]]), Sample::move('c_outlets', 'main_panel', 'neutral'));
+    $findings = (new Judge(Rigs::planned($document)))->findings;
+    $cause = array_values(array_filter($findings, fn(Finding $f): bool => $f->rule->id === 'split_return' && $f->ways->kind === 'always' && $f->severity()->value === 'danger'))[0];
+    $following = array_filter($findings, fn(Finding $f): bool => $f->toArray()['because'] === $cause->identity());
+    expect(array_map(fn(Finding $f): string => $f->rule->id, array_values($following)))->toContain('live_pins')->toContain('lost_circuit');
+});
+
+describe('on generated rigs', function (): void {
+    it('a witness evaluated again shows the same hazard', function (int $seed): void {
+        $rig = Rigs::planned(Rigs::generated($seed));
+        $rules = [];
+        foreach (RuleBook::rules() as $rule) {
+            $rules[$rule::definition()->id] = $rule;
+        }
+        foreach ((new Judge($rig))->findings as $finding) {
+            $rule = $rules[$finding->rule->id];
+            if (!$rule instanceof StateRule || $finding->setting === null || $finding->ways->kind === 'passing') {
+                continue;
+            }
+            $again = $rule->hits($rig->engine->settle($finding->setting)->situation, $rig);
+            expect(array_map(fn($h): string => $h->key, $again))->toContain($finding->hit->key);
+        }
+        expect(true)->toBeTrue();
+    })->with(range(1, 40));
+
+    it('a remedy takes its finding away, undoing it brings it back', function (int $seed): void {
+        $document = Rigs::generated($seed);
+        $tried = 0;
+        foreach ((new Judge(Rigs::planned($document)))->findings as $finding) {
+            foreach ($finding->hit->remedies as $remedy) {
+                if ($tried++ > 5) {
+                    break 2;
+                }
+                $mended = Rigs::edit($document, $remedy->intent + ['plan' => 'p']);
+                $left = array_map(fn(Finding $f): string => $f->identity(), array_filter(
+                    (new Judge(Rigs::planned($mended)))->findings,
+                    fn(Finding $f): bool => $f->ways->kind === $finding->ways->kind,
+                ));
+                expect($left)->not->toContain($finding->identity(), "{$finding->rule->id}: {$remedy->label}");
+                $back = Hollin\Core\Job\Patch::apply($mended, Hollin\Core\Job\Patch::between($mended, $document));
+                expect($back == $document)->toBeTrue();
+                $again = array_map(fn(Finding $f): string => $f->identity(), (new Judge(Rigs::planned($back)))->findings);
+                expect($again)->toContain($finding->identity());
+            }
+        }
+        expect(true)->toBeTrue();
+    })->with(range(41, 70));
+});

@@ -1,0 +1,337 @@
+<?php
+
+declare(strict_types=1);
+
+use Hollin\Core\Rules\Finding;
+use Hollin\Core\Rules\Judge;
+use Hollin\Core\Rules\Sample;
+use Tests\Rigs;
+
+/*
+ * Each rule on small rigs: what it finds where, with which figures, and that it keeps silent
+ * beside it. Figures are worked by hand in the comments.
+ */
+
+/** The only finding of a rule in the plan. */
+function theFinding(string $rule, array ...$edits): Finding
+{
+    $findings = Rigs::findings(Rigs::planned(Rigs::job(...$edits)), $rule);
+    expect($findings)->toHaveCount(1, "{$rule}: " . implode(' | ', array_map(fn(Finding $f): string => $f->hit->text, $findings)));
+
+    return $findings[0];
+}
+
+/** @return list<Finding> */
+function findingsOf(string $rule, array ...$edits): array
+{
+    return Rigs::findings(Rigs::planned(Rigs::job(...$edits)), $rule);
+}
+
+function usual(array $options = []): array
+{
+    return Sample::choose('subpanel', $options + ['circuits' => ['c_outlets' => true, 'c_fridge' => true], 'converter' => 'ahead']);
+}
+
+const SCENARIO = 'set_need';
+
+describe('joined sources', function (): void {
+    it('proves it with the path from one source to the other', function (): void {
+        $finding = theFinding('joined_sources', Sample::choose('in_line'), Sample::set('feeder_main', '/to', ['at' => 'main_panel', 'port' => 'line']));
+        $ends = [$finding->path[0], $finding->path[count($finding->path) - 1]];
+        sort($ends);
+        expect($ends)->toBe(['inverter.ac_out.l', 'shore.service.l'])
+            ->and($finding->elements)->toContain('inlet.mate_s30_l')->toContain('inverter_out.hot')
+            ->and($finding->severity()->value)->toBe('danger');
+    });
+
+    it('is not fooled by neutrals that are common', function (): void {
+        expect(findingsOf('joined_sources', usual(['neutral' => 'common'])))->toBe([]);
+    });
+});
+
+describe('live pins', function (): void {
+    it('is hard when the feeder was left', function (): void {
+        $finding = theFinding('live_pins', Sample::choose('in_line'), Sample::set('feeder_main', '/to', ['at' => 'main_panel', 'port' => 'line']));
+        expect($finding->hit->key)->toBe('inlet|hard')->and($finding->hit->text)->toContain('joined to the hot')->and($finding->hit->remedies)->toBe([]);
+    });
+
+    it('is soft through a load when a neutral was left, and offers to fetch it', function (): void {
+        $finding = theFinding('live_pins', usual(), Sample::move('c_fridge', 'main_panel', 'neutral'));
+        expect($finding->hit->text)->toContain('through a load')
+            ->and($finding->hit->remedies[0]->intent)->toBe(['kind' => 'move_circuit', 'circuit' => 'c_fridge', 'panel' => 'inverter_panel', 'wires' => 'neutral'])
+            ->and($finding->states)->toBe(['inverting']);
+    });
+
+    it('says nothing while something is mated with the inlet', function (): void {
+        $rig = Rigs::planned(Rigs::job(usual(), Sample::move('c_fridge', 'main_panel', 'neutral')));
+        $rule = new Hollin\Core\Rules\LivePins();
+        expect($rule->hits($rig->settled['dead_pedestal']->situation, $rig))->toBe([])->and($rule->hits($rig->settled['inverting']->situation, $rig))->toHaveCount(1);
+    });
+});
+
+describe('bond count', function (): void {
+    it('counts the screw in every state that has a source', function (): void {
+        $screw = Sample::survey('main_panel', '/bondScrew', ['value' => true, 'basis' => 'read_off']);
+        $finding = theFinding('bond_count', $screw, Sample::choose('in_line'));
+        expect($finding->hit->key)->toBe('two|main_panel.bond_screw')
+            ->and($finding->states)->toContain('inverting')->toContain('shore_s30')->toContain('dead_pedestal')->not->toContain('nothing')
+            ->and($finding->hit->remedies[0]->intent['path'])->toBe('/bondScrew');
+    });
+
+    it('does not count a screw on a panel whose neutral is not in the system', function (): void {
+        // The main panel is on the shore side: dark and apart while the inverter feeds its own panel.
+        $screw = Sample::survey('main_panel', '/bondScrew', ['value' => true, 'basis' => 'read_off']);
+        $finding = theFinding('bond_count', $screw, usual());
+        expect($finding->states)->not->toContain('inverting')->toContain('shore_s30');
+    });
+
+    it('warns when there is none', function (): void {
+        $finding = theFinding('bond_count', usual(), Sample::set('inverter', '/bond', 'none'));
+        expect($finding->hit->key)->toBe('none|inverter.inverter')->and($finding->severity()->value)->toBe('warning')->and($finding->hit->remedies[0]->intent['value'])->toBe('relay');
+    });
+
+    it('finds a unit that is always bonded on shore', function (): void {
+        $finding = theFinding('bond_count', usual(), Sample::set('inverter', '/bond', 'fixed'));
+        expect($finding->states)->toContain('shore_s30')->and($finding->hit->figures[0]->value)->toBe(2.0)->and($finding->hit->figures[0]->limit)->toBe(1.0);
+    });
+});
+
+describe('split return', function (): void {
+    it('names the circuit, both panels, and both ways to mend it', function (): void {
+        $findings = findingsOf('split_return', usual(), Sample::move('c_fridge', 'main_panel', 'neutral'));
+        $danger = array_values(array_filter($findings, fn(Finding $f): bool => $f->severity()->value === 'danger'))[0];
+        expect($danger->hit->components)->toBe(['c_fridge', 'inverter_panel', 'main_panel'])
+            ->and(array_map(fn($r): string => $r->intent['wires'], $danger->hit->remedies))->toBe(['neutral', 'hot'])
+            ->and($danger->states)->toBe(['inverting', 'dead_pedestal', 'low_shore']);
+    });
+
+    it('warns of the wrong path where the neutrals do meet', function (): void {
+        $findings = findingsOf('split_return', usual(), Sample::move('c_fridge', 'main_panel', 'neutral'));
+        $warning = array_values(array_filter($findings, fn(Finding $f): bool => $f->severity()->value === 'warning'))[0];
+        expect($warning->states)->toContain('shore_s30')->and($warning->hit->text)->toContain('a path nobody sized');
+    });
+
+    it('sees a hot moved behind a GFCI without its neutral', function (): void {
+        $edits = [usual(), Sample::set('c_air', '/hot', ['behind' => 'c_wet'])];
+        expect(findingsOf('split_return', ...$edits))->not->toBe([]);
+        expect(findingsOf('split_return', ...[...$edits, Sample::set('c_air', '/neutral', ['behind' => 'c_wet'])]))->toBe([]);
+    });
+});
+
+describe('charging loop', function (): void {
+    it('works its figures by hand for another unit', function (): void {
+        // 2000 W at 0.9, converter 30 A × 13.6 V at 0.8: 408 × (1 ÷ 0.72 − 1) = 158.7 W, plus 25 W idle = 183.7 W; × 24 ÷ 12.8 = 344 Ah a day.
+        $finding = theFinding('charging_loop', Sample::survey('converter', '/outputA', 30), Sample::survey('converter', '/efficiency', ['value' => 0.8, 'basis' => 'told']), Sample::choose('in_line', ['converter' => 'left', 'continuousW' => 2000, 'efficiency' => 0.9]));
+        expect($finding->hit->figures[0]->value)->toEqualWithDelta(183.7, 0.1)->and($finding->hit->figures[1]->value)->toEqualWithDelta(344.4, 0.3)->and($finding->hit->figures[0]->assumed)->toBeFalse();
+    });
+
+    it('says when it rests on an assumed efficiency', function (): void {
+        expect(theFinding('charging_loop', Sample::choose('in_line', ['converter' => 'left']))->hit->figures[0]->assumed)->toBeTrue();
+    });
+
+    it('offers the shore side when there is one, and taking it out always', function (): void {
+        $labels = fn(Finding $f): array => array_map(fn($r): string => $r->label, $f->hit->remedies);
+        $sub = theFinding('charging_loop', Sample::choose('subpanel', ['circuits' => ['c_converter' => true, 'c_fridge' => true], 'converter' => 'left']));
+        $line = theFinding('charging_loop', Sample::choose('in_line', ['converter' => 'left']));
+        expect($labels($sub))->toContain('Move Converter to Main panel')->and($labels($line))->not->toContain('Move Converter to Main panel')->toContain('Take Converter 55 A out');
+    });
+
+    it('is gone when the converter\'s lead is lifted off the bank', function (): void {
+        expect(findingsOf('charging_loop', ['kind' => 'survey_remove', 'component' => 'ld_conv'], Sample::choose('in_line', ['converter' => 'left'])))->toBe([]);
+    });
+
+    it('finds it through a plug as well', function (): void {
+        $document = Hollin\Core\Job\JobFile::blank('x');
+        foreach ([['kind' => 'lay_out', 'layout' => 'trailer_30_separate'], ['kind' => 'add_plan', 'id' => 'p', 'title' => 'P'], Sample::choose('in_line', ['converter' => 'left'])] as $edit) {
+            $document = Rigs::edit($document, $edit);
+        }
+        $finding = Rigs::findings(Rigs::planned($document), 'charging_loop')[0];
+        expect($finding->elements)->toContain('converter.plug_l')->and($finding->hit->components)->toContain('c_converter');
+    });
+});
+
+describe('GFCI', function (): void {
+    it('counts protection from the circuit it hangs behind', function (): void {
+        $behind = Sample::survey('c_outlets', '/hot', ['behind' => 'c_wet']);
+        $with = [$behind, Sample::survey('c_outlets', '/neutral', ['behind' => 'c_wet']), Sample::survey('c_outlets', '/place', 'outside')];
+        expect(Rigs::findings(Rigs::asFound(Rigs::job(...$with)), 'lost_gfci'))->toBe([]);
+        $moved = [...$with, usual(['circuits' => ['c_fridge' => true]]), Sample::move('c_outlets', 'inverter_panel')];
+        $finding = theFinding('lost_gfci', ...$moved);
+        expect($finding->hit->key)->toBe('c_outlets|lost')->and($finding->severity()->value)->toBe('danger');
+    });
+
+    it('is content with either remedy', function (string $kind): void {
+        $edits = [Sample::survey('c_wet', '/gfci', 'breaker'), Sample::choose('subpanel', ['circuits' => ['c_wet' => true]])];
+        expect(theFinding('lost_gfci', ...$edits)->hit->remedies)->toHaveCount(2);
+        expect(findingsOf('lost_gfci', ...[...$edits, Sample::set('c_wet', '/gfci', $kind)]))->toBe([]);
+    })->with(['receptacle', 'breaker']);
+});
+
+describe('conductor protection', function (): void {
+    it('holds each branch cable against its own breaker', function (string $size, int $breakerA, bool $found): void {
+        $findings = Rigs::findings(Rigs::asFound(Rigs::job(
+            Sample::survey('c_air', '/breakerA', ['value' => $breakerA, 'basis' => 'read_off']),
+            Sample::survey('c_air', '/cable/size', ['value' => $size, 'basis' => 'read_off']),
+        )), 'conductor_protection');
+        expect($findings !== [])->toBe($found);
+    })->with([
+        ['awg:14', 15, false], ['awg:14', 20, true],
+        ['awg:12', 20, false], ['awg:12', 25, true],
+        ['awg:10', 30, false], ['awg:10', 35, true],
+        ['awg:8', 40, false], ['awg:8', 50, true],
+    ]);
+
+    it('offers the smallest cable that is allowed', function (): void {
+        $finding = Rigs::findings(Rigs::asFound(Rigs::job(Sample::survey('c_outlets', '/breakerA', ['value' => 20, 'basis' => 'read_off']))), 'conductor_protection')[0];
+        expect($finding->hit->remedies[0]->intent['value']['value'])->toBe('awg:12')->and($finding->hit->figures[0]->value)->toBe(20.0)->and($finding->hit->figures[0]->limit)->toBe(15.0);
+    });
+
+    it('protects the cord by the largest pedestal', function (): void {
+        $thin = Sample::survey('inlet', '/cord/size', ['value' => 'awg:14', 'basis' => 'read_off']);
+        $finding = Rigs::findings(Rigs::asFound(Rigs::job($thin)), 'conductor_protection');
+        expect($finding)->toHaveCount(1)->and($finding[0]->hit->components[0])->toBe('inlet');
+        $small = Sample::survey('shore', '/supplies', ['s15' => ['ratingA' => 15]]);
+        expect(Rigs::findings(Rigs::asFound(Rigs::job($thin, $small)), 'conductor_protection'))->toBe([]);
+    });
+
+    it('lets a short tap to its own fuse be', function (float $metres, bool $found): void {
+        $findings = findingsOf('conductor_protection', Sample::choose('in_line'), Sample::set('ld_house', '/cable/lengthM', ['value' => $metres, 'basis' => 'measured']));
+        expect(array_filter($findings, fn(Finding $f): bool => $f->hit->components[0] === 'ld_house') !== [])->toBe($found);
+    })->with([[0.15, false], [0.5, true]]);
+
+    it('grades an unfused lead by its length', function (float $metres, ?string $severity): void {
+        $findings = Rigs::findings(Rigs::asFound(Rigs::job(Sample::survey('ld_house', '/cable/lengthM', ['value' => $metres, 'basis' => 'measured']))), 'conductor_protection');
+        expect($findings === [] ? null : $findings[0]->severity()->value)->toBe($severity);
+    })->with([[0.15, null], [1.0, 'warning'], [2.5, 'danger']]);
+
+    it('asks the school that governs', function (): void {
+        $edits = [Sample::choose('in_line', ['dcSize' => 'awg:4/0'])];
+        expect(findingsOf('conductor_protection', ...$edits))->toBe([]);
+        // 4/0 carries 445 A by the marine table and 230 A by the building one; the fuse is 400 A.
+        $building = findingsOf('conductor_protection', ['kind' => 'set_need', 'path' => '/ampacity', 'value' => 'building'], ...$edits);
+        expect($building)->not->toBe([])->and($building[0]->hit->figures[0]->limit)->toBe(230.0);
+    });
+});
+
+describe('interrupting capacity', function (): void {
+    it('lets a fuse nearer the bank supply what a small one lacks', function (): void {
+        expect(findingsOf('interrupting_capacity', Sample::choose('in_line')))->toBe([]);
+        // The small fuse alone at the bank cannot: 5 kA against some 19 kA.
+        $alone = findingsOf('interrupting_capacity', Sample::choose('in_line'), Sample::set('ld_house', '/from', 'bank.pos'));
+        expect(array_map(fn(Finding $f): string => $f->hit->components[0], $alone))->toBe(['house_fuse']);
+    });
+
+    it('offers only families that break it and are made in that rating', function (): void {
+        $finding = theFinding('interrupting_capacity', Sample::choose('in_line'), Sample::set('main_fuse', '/family', 'anl'), ['kind' => 'plan_remove', 'plan' => 'p', 'component' => 'ld_house']);
+        expect(array_map(fn($r): string => $r->intent['value'], $finding->hit->remedies))->toBe(['class_t']);
+    });
+
+    it('takes the maker\'s resistance when it is given', function (): void {
+        // 10 mΩ each, two in parallel: 1.05 × 13.5 ÷ (0.9 × 5 mΩ + cable) ≈ 3.1 kA, which ANL breaks.
+        expect(findingsOf('interrupting_capacity', Sample::choose('in_line', ['fuseFamily' => 'anl']), Sample::set('bank', '/unitMilliohm', ['value' => 10, 'basis' => 'read_off'])))->toBe([]);
+    });
+});
+
+describe('pass-through', function (): void {
+    it('compares the relay with what stands before it', function (int $feedA, int $relayA, bool $found): void {
+        expect(findingsOf('pass_through', usual(['feedA' => $feedA, 'passThroughA' => $relayA])) !== [])->toBe($found);
+    })->with([[30, 30, false], [20, 30, false], [30, 20, true]]);
+
+    it('takes the pedestal for it when nothing stands between', function (): void {
+        $finding = theFinding('pass_through', Sample::choose('in_line', ['passThroughA' => 20]));
+        expect($finding->hit->figures[0]->value)->toBe(30.0)->and($finding->hit->remedies)->toBe([]);
+    });
+
+    it('offers the breaker that protects the relay', function (): void {
+        $finding = theFinding('pass_through', usual(['passThroughA' => 20]));
+        expect($finding->hit->remedies[0]->intent)->toMatchArray(['component' => 'inverter_feed', 'path' => '/breakerA']);
+    });
+});
+
+describe('overload', function (): void {
+    $together = fn(array $running): array => ['kind' => SCENARIO, 'path' => '/scenarios/x', 'value' => ['title' => 'X', 'running' => array_fill_keys($running, true)]];
+
+    it('adds up the loads behind each device', function () use ($together): void {
+        // 1500 + 1440 W behind the 30 A main: 24.5 A, 82 % of it, and the converter's 7.3 A: 31.8 A.
+        $findings = Rigs::findings(Rigs::asFound(Rigs::job($together(['c_air.unit', 'c_water.element']))), 'overload');
+        $main = array_values(array_filter($findings, fn(Finding $f): bool => $f->hit->key === 'main_panel.main_pole'))[0];
+        expect($main->hit->figures[0]->value)->toEqualWithDelta(12.5 + 12.0 + 7.33, 0.02)->and($main->severity()->value)->toBe('warning');
+    });
+
+    it('hangs what follows beneath the supply that is too small', function () use ($together): void {
+        $findings = Rigs::findings(Rigs::asFound(Rigs::job($together(['c_air.unit', 'c_water.element']))), 'overload');
+        $supply = array_values(array_filter($findings, fn(Finding $f): bool => $f->hit->key === 'shore.supply'))[0];
+        $inlet = array_values(array_filter($findings, fn(Finding $f): bool => $f->hit->key === 'inlet.hot'))[0];
+        expect($inlet->toArray()['because'])->toBe($supply->identity());
+    });
+
+    it('advises from 80 % on', function () use ($together): void {
+        // Converter 7.33 A and the fridge 2.7 A on a 15 A pedestal is 67 %; with 260 W more 82 %.
+        $document = Rigs::job(Sample::survey('shore', '/supplies', ['s15' => ['ratingA' => 15]]), Sample::survey('c_outlets', '/loads', ['iron' => ['label' => 'Iron', 'watts' => 260, 'kind' => 'resistive']]), $together(['c_fridge.element']));
+        expect(Rigs::findings(Rigs::asFound($document), 'overload'))->toBe([]);
+        $more = Rigs::edit($document, $together(['c_fridge.element', 'c_outlets.iron']));
+        $finding = Rigs::findings(Rigs::asFound($more), 'overload');
+        expect($finding)->toHaveCount(1)->and($finding[0]->severity()->value)->toBe('advice');
+    });
+
+    it('holds the inverter to its continuous watts', function () use ($together): void {
+        $findings = findingsOf('overload', $together(['c_air.unit', 'c_water.element']), Sample::choose('in_line', ['continuousW' => 2000]));
+        $inverter = array_values(array_filter($findings, fn(Finding $f): bool => $f->hit->key === 'inverter.inverter'))[0];
+        expect($inverter->hit->figures[0]->limit)->toEqualWithDelta(16.67, 0.01)->and($inverter->hit->state)->toBe('inverting');
+    });
+
+    it('never passes what was not checked', function (): void {
+        expect(theFinding('overload', usual())->hit->text)->toContain('nothing was checked');
+    });
+});
+
+describe('charging lost', function (): void {
+    it('does not complain of a bank that somebody disconnected', function (): void {
+        expect(findingsOf('charging_lost', usual()))->toBe([]);
+    });
+
+    it('complains once for a bank', function (): void {
+        $finding = theFinding('charging_lost', usual(['chargerA' => 0, 'converter' => 'removed']));
+        expect($finding->hit->components)->toBe(['bank'])->and($finding->state)->toBe('shore_s30');
+    });
+});
+
+describe('lost circuit', function (): void {
+    it('offers the panel the inverter feeds', function (): void {
+        $finding = theFinding('lost_circuit', ['kind' => 'set_need', 'path' => '/offGrid/c_wet', 'value' => true], usual());
+        expect($finding->hit->remedies[0]->intent)->toBe(['kind' => 'move_circuit', 'circuit' => 'c_wet', 'panel' => 'inverter_panel', 'wires' => 'both']);
+    });
+
+    it('asks nothing off grid of a rig that has no inverter yet', function (): void {
+        expect(Rigs::findings(Rigs::asFound(Rigs::job(['kind' => 'set_need', 'path' => '/offGrid/c_wet', 'value' => true])), 'lost_circuit'))->toBe([]);
+    });
+});
+
+describe('does not apply', function (): void {
+    it('gives the reason and the way out, and the rest of the plan goes on', function (): void {
+        $document = Rigs::job(usual(), ['kind' => 'survey_remove', 'component' => 'c_fridge']);
+        $rig = Rigs::planned($document);
+        $findings = Rigs::findings($rig, 'does_not_apply');
+        expect($findings)->toHaveCount(2)->and($findings[0]->hit->text)->toContain('no component "c_fridge" any more')
+            ->and($rig->rig->find('inverter'))->not->toBeNull();
+        foreach ($findings as $finding) {
+            $document = Rigs::edit($document, $finding->hit->remedies[0]->intent + ['plan' => 'p']);
+        }
+        expect(Rigs::findings(Rigs::planned($document), 'does_not_apply'))->toBe([]);
+    });
+
+    it('finds parts that name what is not there', function (): void {
+        $finding = theFinding('does_not_apply', usual(), ['kind' => 'plan_remove', 'plan' => 'p', 'component' => 'pos_bar'], ['kind' => 'plan_remove', 'plan' => 'p', 'component' => 'ld_disc_bar'], ['kind' => 'plan_remove', 'plan' => 'p', 'component' => 'ld_bar_inv']);
+        expect($finding->hit->title)->toBe('The plan does not hold together')->and($finding->hit->text)->toContain('pos_bar');
+    });
+});
+
+it('finds nothing dangerous in the usual retrofits', function (array $choose): void {
+    $dangers = array_filter((new Judge(Rigs::planned(Rigs::job($choose))))->findings, fn(Finding $f): bool => $f->severity()->value === 'danger' && $f->ways->kind !== 'outside');
+    expect(array_map(fn(Finding $f): string => $f->hit->text, $dangers))->toBe([]);
+})->with([
+    'in line, converter out' => [Sample::choose('in_line')],
+    'in line, converter ahead' => [Sample::choose('in_line', ['converter' => 'ahead'])],
+    'subpanel, converter stays with the shore' => [Sample::choose('subpanel', ['circuits' => ['c_outlets' => true], 'converter' => 'ahead'])],
+    'subpanel, everything but the air conditioner' => [Sample::choose('subpanel', ['circuits' => ['c_outlets' => true, 'c_wet' => true, 'c_water' => true, 'c_fridge' => true], 'converter' => 'removed'])],
+]);

@@ -1,0 +1,104 @@
+<?php
+
+declare(strict_types=1);
+
+use Hollin\Core\Job\Rig;
+use Hollin\Core\Rules\Sample;
+use Hollin\Core\States\Engine;
+use Hollin\Core\States\Failure;
+use Hollin\Core\States\Network;
+use Hollin\Core\States\Setting;
+use Hollin\Core\Wiring\Automatic;
+use Hollin\Core\Wiring\Device;
+use Hollin\Core\Wiring\Graph;
+use Hollin\Core\Wiring\Look;
+use Hollin\Core\Wiring\Source;
+use Hollin\Core\Wiring\Thread;
+use Tests\Rigs;
+
+/** A device whose wish is any function of what it sees. */
+function follows(Closure $wish, float $delayS): Automatic
+{
+    return new class ($wish, $delayS) implements Automatic {
+        public function __construct(private Closure $wishes, private float $delay) {}
+
+        public function reads(): array
+        {
+            return [];
+        }
+
+        public function wish(Look $look): string
+        {
+            return ($this->wishes)($look);
+        }
+
+        public function delayS(string $from, string $to): float
+        {
+            return $this->delay;
+        }
+    };
+}
+
+/** @param array<string, array{Closure, float}> $devices */
+function rigOf(array $devices): Engine
+{
+    $graph = Graph::of(Rig::from(new stdClass()));
+    $graph->source(new Source('s', 'shore', 'shore', 'S', 'ac', true, 's.l', 's.n', 'frame', 120, 30));
+    foreach ($devices as $id => [$wish, $delay]) {
+        $graph->device(new Device($id, $id, $id, 'relay', ['open' => 'open', 'closed' => 'closed'], 'open', follows($wish, $delay)));
+        $graph->contact("{$id}.l", $id, 's.l', "{$id}.out", Thread::Hot, $id, ['closed']);
+        $graph->conductor("{$id}.n", $id, 's.n', "{$id}.n", Thread::Neutral);
+    }
+
+    return new Engine(new Network($graph));
+}
+
+it('moves the quickest first and reports when', function (): void {
+    $slow = fn(Look $look): string => $look->ac('quick.out', 'quick.n', 'none') === 'good' ? 'closed' : 'open';
+    $settled = rigOf(['slow' => [$slow, 5.0], 'quick' => [fn(): string => 'closed', 0.02]])->settle(new Setting([], []));
+    expect(array_column($settled->moves, 'device'))->toBe(['quick', 'slow'])
+        ->and($settled->moves[1]['atS'])->toEqualWithDelta(5.02, 1e-9)
+        ->and($settled->positions)->toMatchArray(['quick' => 'closed', 'slow' => 'closed'])
+        ->and($settled->trouble)->toBe([]);
+});
+
+it('lets a running timer run on while another device moves', function (): void {
+    $settled = rigOf(['a' => [fn(): string => 'closed', 2.0], 'b' => [fn(): string => 'closed', 3.0]])->settle(new Setting([], []));
+    expect(array_column($settled->moves, 'atS'))->toEqual([2.0, 3.0]);
+});
+
+it('reports hunting with its period', function (): void {
+    // It opens as soon as its own output is live, and closes when it is not.
+    $hunter = fn(Look $look): string => $look->ac('hunter.out', 'hunter.n', 'none') === null ? 'closed' : 'open';
+    $settled = rigOf(['hunter' => [$hunter, 4.0]])->settle(new Setting([], []));
+    expect($settled->trouble)->toHaveCount(1)->and($settled->trouble[0])->toContain('hunting, about every 8 s');
+});
+
+it('reports a race when equal delays end differently by order', function (): void {
+    $unless = fn(string $other): Closure => fn(Look $look): string => $look->ac("{$other}.out", "{$other}.n", 'none') === null ? 'closed' : 'open';
+    $settled = rigOf(['a' => [$unless('b'), 1.0], 'b' => [$unless('a'), 1.0]])->settle(new Setting([], []));
+    expect(implode(' ', $settled->trouble))->toContain('race between a and b');
+});
+
+it('transfers as an inverter/charger does', function (): void {
+    $rig = Rigs::planned(Rigs::job(Sample::choose('in_line')));
+    $positions = array_map(fn($s): string => $s->positions['inverter.relay'], $rig->settled);
+    expect($positions)->toMatchArray([
+        'nothing' => 'rest', 'shore_s30' => 'pass', 'shore_and_inverter' => 'pass', 'inverting' => 'invert', 'dead_pedestal' => 'invert', 'low_shore' => 'invert', 'storage' => 'rest',
+    ]);
+    $move = $rig->settled['shore_s30']->moves[0];
+    expect($move['to'])->toBe('pass')->and($move['atS'])->toBe(15.0);
+});
+
+it('rests when the bank is disconnected', function (): void {
+    $rig = Rigs::planned(Rigs::job(Sample::choose('in_line')));
+    $setting = $rig->named['inverting']->setting->with('disconnect.handle', 'off');
+    expect($rig->engine->settle($setting)->positions['inverter.relay'])->toBe('rest');
+});
+
+it('holds a failed contact whatever the device wants', function (): void {
+    $rig = Rigs::planned(Rigs::job(Sample::choose('in_line')));
+    $welded = array_values(array_filter(Failure::ofNetwork($rig->engine->network), fn(Failure $f): bool => str_contains($f->words, 'pass-through') && str_contains($f->words, 'welded')))[0];
+    $settled = $rig->engine->settle($rig->named['inverting']->setting, [], $welded);
+    expect($settled->situation->hardHot('inlet.pin_l'))->toBe('inverter.inverter');
+});

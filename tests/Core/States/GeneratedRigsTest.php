@@ -1,0 +1,138 @@
+<?php
+
+declare(strict_types=1);
+
+use Hollin\Core\Answers\JobAnswers;
+use Hollin\Core\Answers\Shape;
+use Hollin\Core\Job\JobFile;
+use Hollin\Core\Rules\Currents;
+use Hollin\Core\Rules\Judge;
+use Hollin\Core\States\Enumeration;
+use Opis\JsonSchema\Validator;
+use Tests\Rigs;
+
+/*
+ * What must hold on any rig, tried on rigs drawn at random; the seed makes each of them again.
+ */
+
+$seeds = range(200, 229);
+
+it('is a job file that reads back the same', function (int $seed): void {
+    $text = JobFile::write(Rigs::generated($seed));
+    expect(JobFile::write(JobFile::read($text)))->toBe($text);
+})->with($seeds);
+
+it('comes to rest in every state, from wherever it starts', function (int $seed): void {
+    $rig = Rigs::planned(Rigs::generated($seed));
+    foreach ((new Enumeration($rig->engine))->settings() as $setting) {
+        foreach (['rest', 'pass', 'invert'] as $start) {
+            $settled = $rig->engine->settle($setting, ['inverter.relay' => $start]);
+            expect($settled->trouble)->toBe([])->and(count($settled->moves))->toBeLessThan(4);
+        }
+    }
+})->with(array_slice($seeds, 0, 8));
+
+it('moves time forward only', function (int $seed): void {
+    $rig = Rigs::planned(Rigs::generated($seed));
+    foreach ($rig->settled as $settled) {
+        $times = array_column($settled->moves, 'atS');
+        $sorted = $times;
+        sort($sorted);
+        expect($times)->toBe($sorted)->and(array_sum(array_column($settled->passing, 'lastsS')))->toEqualWithDelta($times === [] ? 0.0 : end($times), 1e-9);
+    }
+})->with($seeds);
+
+it('calls a circuit working only when both its conductors reach one source', function (int $seed): void {
+    $rig = Rigs::planned(Rigs::generated($seed));
+    foreach ($rig->settled as $settled) {
+        $situation = $settled->situation;
+        foreach ($situation->liveness() as $id => $live) {
+            $end = $rig->graph->circuits[$id];
+            $sources = $situation->acSources();
+            if ($live->kind === 'works') {
+                $roots = $sources[(string) $live->source];
+                expect([$situation->root($end->hot), $situation->root($end->neutral)])->toEqualCanonicalizing($roots);
+            } elseif ($live->kind === 'dead') {
+                foreach ($sources as [$hot]) {
+                    expect($situation->root($end->hot))->not->toBe($hot)->and($situation->root($end->neutral))->not->toBe($hot);
+                }
+            }
+        }
+    }
+})->with($seeds);
+
+it('has nothing live in the rig when nothing is connected and the inverter is off', function (int $seed): void {
+    $rig = Rigs::planned(Rigs::generated($seed));
+    foreach ($rig->settled['nothing']->situation->liveness() as $live) {
+        expect($live->kind)->toBe('dead');
+    }
+    expect($rig->settled['nothing']->situation->charging())->toBe([]);
+})->with($seeds);
+
+it('balances: a panel\'s feed carries what its circuits carry', function (int $seed): void {
+    $document = Rigs::generated($seed);
+    $loads = [];
+    foreach (Rigs::asFound($document)->graph->loads as $id => $_) {
+        $loads[$id] = true;
+    }
+    $document = Rigs::edit($document, ['kind' => 'set_need', 'path' => '/scenarios/all', 'value' => ['title' => 'All', 'running' => $loads]]);
+    $rig = Rigs::planned($document);
+    foreach ((new Currents($rig))->amps as $state => $scenarios) {
+        $amps = $scenarios['all'];
+        $bus = 0.0;
+        foreach ($rig->graph->elements as $id => $element) {
+            if ($element->a === 'main_panel.bus' && str_ends_with($id, '.pole')) {
+                $bus += $amps[$id] ?? 0.0;
+            }
+        }
+        // Soft-live or joined rigs have no single feed; the sum is only compared where the main carries anything.
+        if (isset($amps['main_panel.main_pole']) && count($rig->settled[$state]->situation->acSources()) === 1) {
+            expect($amps['main_panel.main_pole'])->toEqualWithDelta($bus, 0.01, $state);
+        }
+    }
+})->with($seeds);
+
+it('gives the same answers however the document was put together', function (int $seed): void {
+    $document = Rigs::generated($seed);
+    $shuffled = JobFile::copy($document);
+    $shuffled->asFound->components = (object) array_reverse(get_object_vars($document->asFound->components), true);
+    $a = new JobAnswers($document);
+    $b = new JobAnswers($shuffled);
+    expect(array_column($a->views, 'hash'))->toBe(array_column($b->views, 'hash'));
+    $last = count($a->views) - 1;
+    expect(json_encode($a->answer($a->views[$last]['hash'])))->toBe(json_encode($b->answer($b->views[$last]['hash'])));
+})->with(array_slice($seeds, 0, 12));
+
+it('answers in its documented shape', function (int $seed): void {
+    $schema = json_decode((string) json_encode(['$ref' => '#/components/schemas/RigAnswer', 'components' => ['schemas' => Shape::definitions()]]), false);
+    $answers = new JobAnswers(Rigs::generated($seed));
+    $answer = $answers->answer($answers->views[1]['hash']);
+    expect((new Validator())->validate(json_decode((string) json_encode($answer), false), $schema)->isValid())->toBeTrue();
+})->with(array_slice($seeds, 0, 12));
+
+it('finds each hazard once, worst first, with a state for whatever depends on one', function (int $seed): void {
+    $findings = (new Judge(Rigs::planned(Rigs::generated($seed))))->findings;
+    $ids = array_map(fn($f): string => $f->identity(), $findings);
+    // What takes a miswired pedestal comes after everything that does not.
+    $ranks = array_map(fn($f): int => $f->severity()->rank() + ($f->ways->kind === 'outside' ? 10 : 0), $findings);
+    $sorted = $ranks;
+    sort($sorted);
+    expect(array_unique($ids))->toHaveCount(count($ids))->and($ranks)->toBe($sorted);
+    foreach ($findings as $finding) {
+        expect($finding->ways->pairs)->not->toBe([])->and($finding->hit->text)->not->toContain('  ');
+        if ($finding->ways->kind === 'slips' || $finding->ways->kind === 'outage') {
+            expect($finding->setting)->not->toBeNull();
+        }
+    }
+})->with($seeds);
+
+it('says of nothing both that it happens and that it is impossible', function (int $seed): void {
+    $judge = new Judge(Rigs::planned(Rigs::generated($seed)));
+    $found = array_map(fn($f): string => $f->rule->id, array_filter($judge->findings, fn($f): bool => $f->ways->kind !== 'outside'));
+    foreach ($judge->prevented as $prevented) {
+        if (in_array($prevented->rule, ['joined_sources', 'live_pins'], true)) {
+            expect($found)->not->toContain($prevented->rule);
+        }
+        expect($prevented->by)->not->toBe('');
+    }
+})->with($seeds);

@@ -1,0 +1,117 @@
+<?php
+
+declare(strict_types=1);
+
+use Hollin\Core\Job\JobFile;
+use Hollin\Core\Rules\Sample;
+use Hollin\Core\States\Enumeration;
+use Hollin\Core\States\Failure;
+use Hollin\Core\States\Network;
+use Hollin\Core\States\Setting;
+use Tests\Rigs;
+
+it('are made from what the rig has', function (array $edits, bool $planned, array $titles): void {
+    $document = Rigs::job(...$edits);
+    $rig = $planned ? Rigs::planned($document) : Rigs::asFound($document);
+    expect(array_map(fn($s): string => "{$s->letter} {$s->title}", array_values($rig->named)))->toBe($titles);
+})->with([
+    'as found' => [[], false, ['0 nothing connected', 'S shore 30 A', 'H shore 20 A', 'Q shore 15 A']],
+    'with an inverter' => [[Sample::choose('in_line')], true, ['0 nothing connected', 'I inverting', 'S shore 30 A', 'H shore 20 A', 'Q shore 15 A', 'B shore, inverter on', 'D dead pedestal, inverting', 'L shore too low, inverting', 'X storage']],
+    'one supply' => [[Sample::survey('shore', '/supplies', ['only' => ['ratingA' => 20]])], false, ['0 nothing connected', 'S shore 20 A']],
+    'no shore at all' => [[Sample::choose('in_line'), ['kind' => 'survey_remove', 'component' => 'shore']], true, ['0 nothing connected', 'I inverting', 'X storage']],
+]);
+
+it('have a letter each', function (): void {
+    $letters = array_map(fn($s): string => $s->letter, array_values(Rigs::planned(Rigs::job(Sample::choose('in_line')))->named));
+    expect(array_unique($letters))->toHaveCount(count($letters));
+});
+
+it('set every control', function (): void {
+    $rig = Rigs::planned(Rigs::job(Sample::choose('subpanel', ['circuits' => ['c_outlets' => true]])));
+    $controls = array_keys(array_filter($rig->graph->devices, fn($d): bool => !$d->isAutomatic()));
+    sort($controls);
+    foreach ($rig->named as $state) {
+        $set = array_keys($state->setting->controls);
+        sort($set);
+        expect($set)->toBe($controls, $state->title);
+    }
+});
+
+it('obey what people are told to remember, while inverting only', function (): void {
+    $rig = Rigs::planned(Rigs::job(Sample::choose('in_line', ['converter' => 'by_hand'])));
+    $breaker = fn(string $state): string => $rig->named[$state]->setting->controls['c_converter.breaker'];
+    expect($breaker('inverting'))->toBe('off')->and($breaker('dead_pedestal'))->toBe('off')->and($breaker('low_shore'))->toBe('off')->and($breaker('shore_s30'))->toBe('on')->and($breaker('shore_and_inverter'))->toBe('on');
+});
+
+it('leave an instruction\'s breaker among what is enumerated', function (): void {
+    $rig = Rigs::planned(Rigs::job(Sample::choose('in_line'), ['kind' => 'plan_fit', 'plan' => 'p', 'id' => 'remember', 'component' => ['type' => 'instruction', 'label' => 'Heater off', 'device' => 'c_water', 'while' => 'inverting']]));
+    expect($rig->engine->network->heldClosed)->not->toHaveKey('c_water.breaker')->toHaveKey('c_air.breaker')
+        ->and($rig->settled['inverting']->situation->liveness()['c_water']->kind)->toBe('dead')
+        ->and($rig->settled['shore_s30']->situation->liveness()['c_water']->kind)->toBe('works');
+});
+
+describe('a network', function (): void {
+    it('contracts what is fixed and keeps what opens', function (): void {
+        $rig = Rigs::planned(Rigs::job(Sample::choose('in_line')));
+        $net = $rig->engine->network->net;
+        expect($net['inlet.pin_l'])->toBe($net['inverter.ac_in.l'])
+            ->and($net['main_panel.bus'])->toBe($net['c_air.l'])
+            ->and($net['inverter.ac_in.l'])->not->toBe($net['inverter.ac_out.l'])
+            ->and($net['main_panel.neutral_bar'])->not->toBe($net['main_panel.ground_bar']);
+    });
+
+    it('gives poles that move together one bit', function (): void {
+        $network = Rigs::planned(Rigs::job(Sample::choose('in_line')))->engine->network;
+        expect($network->bitOf['inverter.pass_l'])->toBe($network->bitOf['inverter.pass_n'])
+            ->and($network->bitOf['inverter.pass_l'])->not->toBe($network->bitOf['inverter.bond_relay'])
+            ->and($network->bitOf['inlet.mate_s30_l'])->toBe($network->bitOf['inlet.mate_s30_g'])
+            ->and($network->bitOf['shore.service_bond'])->toBe(-1);
+    });
+
+    it('joins roots by closed bits only', function (): void {
+        $network = Rigs::planned(Rigs::job(Sample::choose('in_line')))->engine->network;
+        $pass = 1 << $network->bitOf['inverter.pass_l'];
+        $in = $network->net['inverter.ac_in.l'];
+        $out = $network->net['inverter.ac_out.l'];
+        $open = $network->roots(0);
+        $closed = $network->roots($pass);
+        expect($open[$in])->not->toBe($open[$out])->and($closed[$in])->toBe($closed[$out]);
+    });
+
+    it('keeps everything when asked not to reduce', function (): void {
+        $graph = Rigs::asFound(Rigs::job())->graph;
+        expect((new Network($graph, reduce: false))->heldClosed)->toBe([])->and(count((new Network($graph, reduce: false))->kept))->toBeGreaterThan(count((new Network($graph))->kept));
+    });
+});
+
+describe('controls', function (): void {
+    it('count positions once that close the same contacts', function (): void {
+        $rig = Rigs::planned(Rigs::job(Sample::choose('in_line')));
+        $enumeration = new Enumeration($rig->engine);
+        $positions = fn(string $id): array => $enumeration->positions($rig->graph->devices[$id]);
+        expect($positions('inlet.plug'))->toBe(['out', 's30'])->and($positions('inverter.mode'))->toBe(['off', 'charge', 'on'])->and($positions('disconnect.handle'))->toBe(['on', 'off']);
+    });
+
+    it('change one at a time', function (): void {
+        $setting = new Setting(['a' => 'x', 'b' => 'y'], ['s' => 'good']);
+        expect($setting->with('a', 'z')->controls)->toEqualCanonicalizing(['a' => 'z', 'b' => 'y'])->and($setting->controls['a'])->toBe('x')->and($setting->with('a', 'z')->surroundings)->toBe(['s' => 'good']);
+    });
+});
+
+it('knows every single failure of the relays, in words', function (): void {
+    $words = array_map(fn(Failure $f): string => $f->words, Failure::ofNetwork(Rigs::planned(Rigs::job(Sample::choose('in_line')))->engine->network));
+    expect($words)->toBe([
+        'pass-through contacts of Inverter/charger 3000 VA welded closed',
+        'pass-through contacts of Inverter/charger 3000 VA stuck open',
+        'bonding relay of Inverter/charger 3000 VA welded closed',
+        'bonding relay of Inverter/charger 3000 VA stuck open',
+        'Inverter/charger 3000 VA dead: it never leaves "at rest"',
+    ]);
+    expect(Failure::ofNetwork(Rigs::asFound(JobFile::blank('x'))->engine->network))->toBe([]);
+});
+
+it('examines a rig with nothing in it', function (): void {
+    $rig = Rigs::asFound(JobFile::blank('x'));
+    expect(array_keys($rig->named))->toBe(['nothing'])->and($rig->settled['nothing']->situation->liveness())->toBe([])
+        ->and(array_map(fn($f): string => $f->hit->key, (new Hollin\Core\Rules\Judge($rig))->findings))->toBe(['no scenario']);
+});
