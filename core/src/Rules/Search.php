@@ -254,7 +254,10 @@ final class Search
         }
         foreach ($undone as $key => $failure) {
             if (str_starts_with($key, $prefix)) {
-                $failures[$failure['words']] = ['slips' => $failure['slips'], 'words' => $failure['words']];
+                // One name covers several contacts: the one that needs the fewest slips speaks.
+                if ($failure['slips'] < ($failures[$failure['words']]['slips'] ?? PHP_INT_MAX)) {
+                    $failures[$failure['words']] = ['slips' => $failure['slips'], 'words' => $failure['words']];
+                }
                 $by[$failure['component']] = $this->rig->rig->label($failure['component']);
             }
         }

@@ -6,8 +6,11 @@ use Hollin\Core\Answers\JobAnswers;
 use Hollin\Core\Answers\Shape;
 use Hollin\Core\Job\JobFile;
 use Hollin\Core\Rules\Currents;
+use Hollin\Core\Rules\Examination;
+use Hollin\Core\Rules\JoinedSources;
 use Hollin\Core\Rules\Judge;
 use Hollin\Core\States\Enumeration;
+use Hollin\Core\States\Failure;
 use Opis\JsonSchema\Validator;
 use Tests\Rigs;
 
@@ -136,3 +139,28 @@ it('says of nothing both that it happens and that it is impossible', function (i
         expect($prevented->by)->not->toBe('');
     }
 })->with($seeds);
+
+it('asks a slip for no failure that undoes a protection by itself in a named state', function (Examination $rig): void {
+    $judge = new Judge($rig);
+    $alone = [];
+    foreach ($rig->named as $id => $state) {
+        foreach (Failure::ofNetwork($rig->engine->network) as $failure) {
+            $situation = $rig->engine->settle($state->setting, $rig->settled[$id]->positions, $failure)->situation;
+            foreach ((new JoinedSources())->hits($situation, $rig) as $_) {
+                $alone[$failure->words] = true;
+            }
+        }
+    }
+    foreach ($judge->prevented as $prevented) {
+        foreach ($prevented->rule === 'joined_sources' ? $prevented->undoneBy : [] as $way) {
+            if (!str_starts_with($way['words'], 'a pedestal')) {
+                expect($way['slips'])->toBe(isset($alone[$way['words']]) ? 0 : 1, $way['words']);
+            }
+        }
+    }
+    expect($judge->findings)->not->toBe([]);
+})->with(fn() => [
+    'one changeover switch, four contacts' => fn() => Rigs::planned(Rigs::demo('archive'), 'hand'),
+    'one inverter/charger in line' => fn() => Rigs::planned(Rigs::demo('grafting'), 'line'),
+    ...array_map(fn(int $seed) => fn() => Rigs::planned(Rigs::varied($seed)), range(1, 12)),
+]);
