@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use Hollin\Core\Answers\JobAnswers;
+use Hollin\Core\Components\Catalogue;
 use Hollin\Core\Job\BadJobFile;
 use Hollin\Core\Job\JobFile;
 use Hollin\Core\Job\Problem;
@@ -113,7 +114,7 @@ final class Check extends Command
         }
         if ($answer['assumptions'] !== []) {
             $this->raw('');
-            $this->raw(sprintf('%d values are assumed, not measured: %s', count($answer['assumptions']), implode(', ', array_slice(array_map(fn(array $a): string => "{$a['label']}{$a['what']}", $answer['assumptions']), 0, 6))) . (count($answer['assumptions']) > 6 ? ' …' : ''));
+            $this->raw(sprintf('%d values are assumed, not measured: %s', count($answer['assumptions']), implode(', ', array_slice(array_map(fn(array $a): string => "{$a['label']}: " . Catalogue::placeWords($a['type'], $a['what']), $answer['assumptions']), 0, 6))) . (count($answer['assumptions']) > 6 ? ' …' : ''));
         }
         $this->raw('');
     }

@@ -165,14 +165,14 @@ final class RigAnswer
         return $sizes;
     }
 
-    /** @return list<array{component: string, label: string, what: string, value: mixed}> values nobody has measured, read or been told */
+    /** @return list<array{component: string, type: string, label: string, what: string, value: mixed}> values nobody has measured, read or been told */
     private static function assumptions(Examination $rig): array
     {
         $found = [];
         foreach ($rig->rig->components as $id => $component) {
             $walk = function (stdClass $at, string $path) use (&$walk, &$found, $id, $component): void {
                 if (($at->basis ?? null) === Basis::Assumed->value) {
-                    $found[] = ['component' => $id, 'label' => $component->label(), 'what' => $path, 'value' => $at->value];
+                    $found[] = ['component' => $id, 'type' => $component::type(), 'label' => $component->label(), 'what' => $path, 'value' => $at->value];
 
                     return;
                 }

@@ -89,7 +89,7 @@ final class Shape
                 'carriedA' => $number, 'scenario' => $maybeText, 'state' => $maybeText, 'dropV' => $number, 'dropLimitV' => $number, 'suits' => $maybeText, 'arithmetic' => $text, 'source' => $text,
             ]),
             'BoxFill' => self::object(['component' => $text, 'label' => $text, 'hasCm3' => $number, 'needsCm3' => $number, 'arithmetic' => $text, 'source' => $text]),
-            'Assumption' => self::object(['component' => $text, 'label' => $text, 'what' => $text, 'value' => ['type' => ['string', 'number', 'boolean']]]),
+            'Assumption' => self::object(['component' => $text, 'type' => $text, 'label' => $text, 'what' => $text, 'value' => ['type' => ['string', 'number', 'boolean']]]),
             'RigAnswer' => self::object([
                 'rules' => $text, 'wall' => self::ref('Wall'), 'states' => self::list(self::ref('StateName')), 'faults' => self::list(self::ref('StateName')), 'controls' => self::list(self::ref('Control')), 'paint' => self::map(self::ref('Paint')),
                 'table' => self::list(self::ref('TableRow')), 'amps' => self::map(self::map(self::map($number))), 'scenarios' => self::map($text),

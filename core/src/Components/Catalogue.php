@@ -54,4 +54,27 @@ final class Catalogue
 
         return new $class($id, new Values($values));
     }
+
+    /** A place in a component as a person would say it: `/cable/lengthM` of a converter is "cable, length one way". */
+    public static function placeWords(string $type, string $path): string
+    {
+        $fields = isset(self::types()[$type]) ? self::types()[$type]::allFields() : [];
+        $words = [];
+        $ofMap = false;
+        foreach (explode('/', trim($path, '/')) as $step) {
+            if ($ofMap) {
+                $words[] = $step;
+                $ofMap = false;
+                continue;
+            }
+            $field = $fields[$step] ?? null;
+            // "Breaker, A" carries its unit; that belongs to the value.
+            $label = str_replace(', ', ' ', (string) preg_replace('/, (A|V|W|VA|Ah)$/', '', $field === null ? $step : $field->label));
+            $words[] = preg_match('/^[A-Z][a-z]/', $label) === 1 ? lcfirst($label) : $label;
+            $ofMap = $field?->kind === 'map';
+            $fields = $field === null ? [] : $field->fields;
+        }
+
+        return implode(', ', $words);
+    }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Plan;
 
+use Hollin\Core\Components\Catalogue;
 use Hollin\Core\Components\Panels\Circuit;
 use Hollin\Core\Components\Panels\Panel;
 use Hollin\Core\Job\BadJobFile;
@@ -190,7 +191,9 @@ final class Intents
             throw Refused::because('/intent/path', $reason);
         }
 
-        return $this->done('surveyed ' . $this->document->asFound->components->{$id}->label . ': ' . trim($this->path(), '/'));
+        $component = $this->document->asFound->components->{$id};
+
+        return $this->done("surveyed {$component->label}: " . Catalogue::placeWords($component->type, $this->path()));
     }
 
     protected function surveyAdd(): Edit
@@ -228,7 +231,11 @@ final class Intents
             $at->{$last} = $this->intent->raw()->value;
         }
 
-        return $this->done('changed what must run: ' . trim($this->path(), '/'));
+        $spoken = ['ampacity' => 'ampacity school', 'scenarios' => 'running together', 'offGrid' => 'off grid', 'running' => ''];
+        $words = array_map(fn(string $step): string => $spoken[$step]
+            ?? $this->document->asFound->components->{explode('.', $step)[0]}->label ?? $this->document->needs->scenarios->{$step}->title ?? $step, explode('/', trim($this->path(), '/')));
+
+        return $this->done('changed what must run: ' . implode(', ', array_filter($words)));
     }
 
     protected function addPlan(): Edit
@@ -353,7 +360,7 @@ final class Intents
         $this->write($plan, (object) (['op' => Op::Set->value, 'target' => $id, 'path' => $this->path(), 'value' => $this->intent->raw()->value]
             + ($this->text('why') === '' ? [] : ['why' => $this->text('why')])));
 
-        return $this->done("planned {$component->label}: " . trim($this->path(), '/'));
+        return $this->done("planned {$component->label}: " . Catalogue::placeWords($component->type, $this->path()));
     }
 
     protected function planFit(): Edit
@@ -447,9 +454,9 @@ final class Intents
 
     private function describe(stdClass $change): string
     {
-        $label = $this->document->asFound->components->{$change->target}->label ?? $change->value->label ?? $change->target;
+        $component = $this->document->asFound->components->{$change->target} ?? $change->value ?? null;
 
-        return $change->op . ' ' . $label . (isset($change->path) ? ' ' . trim($change->path, '/') : '');
+        return $change->op . ' ' . ($component->label ?? $change->target) . (isset($change->path) ? ' ' . Catalogue::placeWords($component->type ?? '', $change->path) : '');
     }
 
     /** The same change again gets the same id, so that it replaces the earlier one. */

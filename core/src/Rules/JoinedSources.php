@@ -66,7 +66,9 @@ final class JoinedSources implements StateRule, Claims
         $ac = array_values(array_filter($rig->graph->sources, fn($s): bool => $s->kind === 'ac' && $s->forming));
         foreach ($ac as $i => $first) {
             foreach (array_slice($ac, $i + 1) as $second) {
-                $claims[] = new Claim("{$first->id}|{$second->id}", 'two sources joined');
+                // Which two, where there are more than two to keep apart.
+                $pair = count($ac) > 2 ? sprintf(': %s and %s', $rig->rig->label($first->component), $rig->rig->label($second->component)) : '';
+                $claims[] = new Claim("{$first->id}|{$second->id}", "two sources joined{$pair}");
             }
         }
 

@@ -1,17 +1,25 @@
+import { useQuery } from '@tanstack/react-query';
 import { Button, Input, Select } from 'antd';
 import { useState } from 'react';
-import type { DesignHold } from '../job/useDesign';
+import { referenceQuery, type DesignHold } from '../job/useDesign';
+import { useUnits } from '../shell/units';
+import { placeOf, valueWords } from '../ui/spoken';
 
 /** A plan's changes by stage, each taken out or put into another stage; every stage is proven by itself. */
 export function Changes({ hold, plan, mayPlan }: { hold: DesignHold; plan: string; mayPlan: boolean }) {
   const [title, setTitle] = useState('');
+  const forms = useQuery(referenceQuery).data?.forms;
+  const units = useUnits();
   const entry = hold.design.document.plans[plan];
   if (!entry) return null;
   const components = hold.design.document.asFound.components;
   const stages = Object.entries(entry.stages).sort((a, b) => (a[1].order ?? 0) - (b[1].order ?? 0));
   const changes = Object.entries(entry.changes).sort((a, b) => (a[1].order ?? 0) - (b[1].order ?? 0));
-  const fitted = (id: string) => changes.find(([, c]) => c.op === 'fit' && c.target === id)?.[1].value as { label?: string } | undefined;
+  const fitted = (id: string) =>
+    changes.find(([, c]) => c.op === 'fit' && c.target === id)?.[1].value as { label?: string; type?: string } | undefined;
   const label = (id: string) => components[id]?.label ?? fitted(id)?.label ?? id;
+  const place = (c: (typeof changes)[number][1]) =>
+    placeOf(forms, components[c.target]?.type ?? fitted(c.target)?.type ?? '', c.path ?? '');
   return (
     <div className="changes" tabIndex={0} role="region" aria-label="Changes of the plan">
       {stages.map(([stageId, stage]) => (
@@ -24,7 +32,13 @@ export function Changes({ hold, plan, mayPlan }: { hold: DesignHold; plan: strin
                 <li key={id}>
                   <span className={`op op-${c.op}`}>{{ fit: 'fit', remove: 'take out', move: 'move', set: 'set' }[c.op]}</span>
                   <span>
-                    {label(c.target)} {c.path && <span className="quiet">{c.path.slice(1).replaceAll('/', ' ')}</span>}
+                    {label(c.target)}{' '}
+                    {c.path && (
+                      <span className="quiet">
+                        {place(c).words}
+                        {c.value !== undefined && `: ${valueWords(place(c).field, c.value, units, label)}`}
+                      </span>
+                    )}
                     {c.by === 'hand' && <span className="byhand">by hand</span>}
                     {c.why && <span className="quiet"> · {c.why}</span>}
                   </span>

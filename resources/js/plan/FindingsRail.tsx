@@ -1,7 +1,8 @@
 import { Button } from 'antd';
 import type { ReactNode } from 'react';
-import type { Answer, Finding, Remedy } from '../api/client';
+import type { Answer, Finding, Reference, Remedy } from '../api/client';
 import { FigureLine } from '../ui/Arithmetic';
+import { Assumed } from '../ui/Assumed';
 import { Severity } from '../wall/Wall';
 
 interface Props {
@@ -14,6 +15,8 @@ interface Props {
   chosen: string | null;
   unchoose: () => void;
   move: ((circuit: string) => void) | null;
+  /** the fields of every kind of part, for their names */
+  forms: Reference['forms'] | undefined;
 }
 
 const HOW: Record<string, string> = {
@@ -26,7 +29,7 @@ const HOW: Record<string, string> = {
 };
 
 /** Findings, worst first, and what this rig makes impossible. */
-export function FindingsRail({ answer, focus, pick, remedy, busy, chosen, unchoose, move }: Props) {
+export function FindingsRail({ answer, focus, pick, remedy, busy, chosen, unchoose, move, forms }: Props) {
   const ids = new Set(answer.findings.map((f) => f.id));
   const all = answer.findings.filter((f) => (chosen ? f.components.includes(chosen) : f.because === null || !ids.has(f.because)));
   // What takes a pedestal that is wired wrong stands apart: it is nobody's mistake here.
@@ -112,14 +115,7 @@ export function FindingsRail({ answer, focus, pick, remedy, busy, chosen, unchoo
         {answer.assumptions.length > 0 && (
           <details className="assumptions">
             <summary>{answer.assumptions.length} values assumed, not measured</summary>
-            <ul>
-              {answer.assumptions.map((a) => (
-                <li key={a.component + a.what}>
-                  {a.label} <span className="quiet">{a.what.slice(1).replaceAll('/', ' ')}</span>{' '}
-                  <span className="is-assumed figures">~{String(a.value)}</span>
-                </li>
-              ))}
-            </ul>
+            <Assumed assumptions={answer.assumptions} forms={forms} />
           </details>
         )}
       </div>

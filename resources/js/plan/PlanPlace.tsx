@@ -1,8 +1,10 @@
 import { DndContext, KeyboardSensor, MouseSensor, TouchSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
+import { useQuery } from '@tanstack/react-query';
 import { Button, Segmented } from 'antd';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Answer, Finding, Remedy } from '../api/client';
 import type { PlaceProps } from '../job/place';
+import { referenceQuery } from '../job/useDesign';
 import { ViewSwitch } from '../job/ViewSwitch';
 import { useMe } from '../shell/Session';
 import { ListForm } from '../wall/ListForm';
@@ -44,6 +46,7 @@ function useWidth(): number {
 /** The centre of a job: the wall, its states and its findings. */
 export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
   const me = useMe();
+  const forms = useQuery(referenceQuery).data?.forms;
   const width = useWidth();
   const narrow = width < NARROW;
   const [form, setForm] = useState<Form>('wall');
@@ -319,6 +322,7 @@ export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
                   chosen={chosen}
                   unchoose={() => setChosen(null)}
                   move={shared.movable ? setMoving : null}
+                  forms={forms}
                 />
               )}
               {sheet && railShown !== 'findings' && setting && (

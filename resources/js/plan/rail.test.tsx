@@ -34,6 +34,7 @@ const rail = (answer: Answer, { focus = null, remedy = nothing, chosen = null, m
       chosen={chosen}
       unchoose={nothing}
       move={move}
+      forms={undefined}
     />,
   );
 

@@ -2,9 +2,13 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo } from 'react';
 import { useParams, useSearchParams } from 'react-router';
 import { api, unwrap, type Finding } from '../api/client';
+import { referenceQuery } from '../job/useDesign';
 import { LiveTable } from '../plan/LiveTable';
+import { useUnits } from '../shell/units';
+import { Assumed } from '../ui/Assumed';
 import { Cautions } from '../ui/Cautions';
 import { Leaf } from '../ui/Leaf';
+import { placeOf, valueWords } from '../ui/spoken';
 import { Failed, Waiting } from '../ui/Waiting';
 import { layoutWall } from '../wall/layout';
 import { Wall } from '../wall/Wall';
@@ -35,6 +39,8 @@ export default function SheetPlace() {
         }),
       ),
   });
+  const reference = useQuery(referenceQuery);
+  const units = useUnits();
   const design = query.data;
   const view = design?.views.find((v) => v.id === viewId) ?? design?.views[0];
   const answer = view ? design?.answers[view.hash] : undefined;
@@ -50,7 +56,7 @@ export default function SheetPlace() {
     [answer, before],
   );
   if (query.isError) return <Failed error={query.error} again={() => void query.refetch()} />;
-  if (!design || !answer || !view || !geometry) return <Waiting what="the plan sheet" />;
+  if (!design || !answer || !view || !geometry || !reference.data) return <Waiting what="the plan sheet" />;
   const doc = design.document;
   const plan = view.plan ? doc.plans[view.plan] : undefined;
   const state = answer.states.find((s) => s.id === 'inverting')?.id ?? answer.states[0]!.id;
@@ -58,7 +64,13 @@ export default function SheetPlace() {
   const own = answer.findings.filter((f) => f.ways.kind !== 'outside');
   const outside = answer.findings.filter((f) => f.ways.kind === 'outside');
   const dangers = own.filter((f) => f.severity === 'danger').length;
+  const forms = reference.data.forms;
+  const types = {
+    ...doc.asFound.components,
+    ...Object.fromEntries(changes.filter((c) => c.op === 'fit').map((c) => [c.target, c.value])),
+  } as Record<string, { type?: string }>;
   const label = (c: string) => answer.labels[c] ?? doc.asFound.components[c]?.label ?? c;
+  const place = (c: { target: string; path?: string }) => placeOf(forms, types[c.target]?.type ?? '', c.path ?? '');
   return (
     <main className="sheet" data-ready="true">
       <header className="sheet-head">
@@ -89,7 +101,7 @@ export default function SheetPlace() {
       )}
       <section>
         <h2>The wall, {answer.states.find((s) => s.id === state)?.title}</h2>
-        <div className="sheet-wall">
+        <div className="sheet-wall" style={{ '--wall-w': Math.max(WIDTH, geometry.width) + 2 } as React.CSSProperties}>
           <Wall
             answer={answer}
             geometry={geometry}
@@ -177,8 +189,8 @@ export default function SheetPlace() {
             {changes.map((c) => (
               <li key={c.op + c.target + (c.path ?? '')}>
                 {{ fit: 'Fit', remove: 'Take out', move: 'Move', set: 'Set' }[c.op]} {label(c.target)}
-                {c.path && `, ${c.path.slice(1).replaceAll('/', ' ')}`}
-                {c.path && c.value !== undefined && `: ${spoken(c.value)}`}
+                {c.path && `, ${place(c).words}`}
+                {c.path && c.value !== undefined && `: ${valueWords(place(c).field, c.value, units, label)}`}
                 {c.why && ` (${c.why})`}
               </li>
             ))}
@@ -187,23 +199,10 @@ export default function SheetPlace() {
       )}
       <section>
         <h2>Assumed, not measured</h2>
-        {answer.assumptions.length === 0 ? (
-          <p>Nothing.</p>
-        ) : (
-          <p>{answer.assumptions.map((a) => `${a.label}: ${a.what.slice(1).replaceAll('/', ' ')} ~${String(a.value)}`).join('; ')}.</p>
-        )}
+        {answer.assumptions.length === 0 ? <p>Nothing.</p> : <Assumed assumptions={answer.assumptions} forms={forms} />}
       </section>
     </main>
   );
-}
-
-function spoken(value: unknown): string {
-  if (typeof value !== 'object' || value === null) return String(value);
-  const v = value as Record<string, unknown>;
-  if ('basis' in v) return String(v.value);
-  return Object.entries(v)
-    .map(([k, x]) => `${k} ${spoken(x)}`)
-    .join(', ');
 }
 
 function FindingList({ findings }: { findings: Finding[] }) {

@@ -82,7 +82,7 @@ export function Wall({ answer, state, scenario, geometry, focus, chosen, onChoos
             <g key={id}>
               <path d={`M${foot.x} ${foot.y}v9`} className="foot" />
               <Mark x={foot.x} y={foot.y + 15} n={foot.number} kind="ground" />
-              <Mark x={foot.x} y={geometry.sill.y} n={foot.number} kind="ground" />
+              <Mark x={foot.sillX} y={geometry.sill.y} n={foot.number} kind="ground" />
             </g>
           ))}
         <text x={12} y={geometry.sill.y + 17} className="note strong">

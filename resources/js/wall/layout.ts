@@ -28,7 +28,7 @@ export interface Geometry {
   /** circuits whose neutral lands elsewhere → the way of that neutral */
   forks: Record<string, Point[]>;
   /** grounded plates → number and place of their foot on the sill */
-  feet: Record<string, { number: number; x: number; y: number }>;
+  feet: Record<string, { number: number; x: number; y: number; sillX: number }>;
   sill: Box;
   deckTop: number;
 }
@@ -207,8 +207,14 @@ function attempt(walls: Wall[], options: LayoutOptions, taken: Taken): { geometr
   for (const id of [...main, ...switches, ...bodies]) {
     if (walls.some((w) => w.links.some((l) => l.kind === 'ground' && l.from.c === id))) {
       const box = boxes[id]!;
-      feet[id] = { number: ++number, x: box.x + box.w - FOOT, y: box.y + box.h };
+      const x = box.x + box.w - FOOT;
+      feet[id] = { number: ++number, x, y: box.y + box.h, sillX: x };
     }
+  }
+  // Plates one above the other would put their numbers on one place of the sill.
+  let lastX = 0;
+  for (const foot of Object.values(feet).sort((a, b) => a.x - b.x || a.number - b.number)) {
+    foot.sillX = lastX = Math.max(foot.x, lastX + FOOT);
   }
 
   const router = new Router(columns, boxes, rows, trayBottom + 18, deckTop + 10);

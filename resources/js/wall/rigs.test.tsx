@@ -84,6 +84,15 @@ describe.each(views)('%s, %s', (name, view) => {
     }
   });
 
+  it('puts no two ground marks on one place of the sill', () => {
+    const { geometry } = laid(name, view);
+    const at = Object.values(geometry.feet)
+      .map((f) => f.sillX)
+      .sort((a, b) => a - b);
+    at.slice(1).forEach((x, i) => expect(x - at[i]!).toBeGreaterThanOrEqual(16));
+    expect(at.at(-1) ?? 0).toBeLessThan(geometry.width);
+  });
+
   it('is drawn in every state', () => {
     const { answer, geometry } = laid(name, view);
     for (const state of answer.states) {

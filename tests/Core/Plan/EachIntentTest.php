@@ -52,7 +52,7 @@ it('gives two circuits of one name two ids', function (): void {
 
 it('surveys a value, adds and removes a part', function (): void {
     $edit = done(Rigs::job(), Sample::survey('c_air', '/cable/lengthM', ['value' => 3.2, 'basis' => 'measured', 'entered' => '10.5 ft']));
-    expect($edit->document->asFound->components->c_air->cable->lengthM->entered)->toBe('10.5 ft')->and($edit->words)->toBe('surveyed Air conditioner: cable/lengthM');
+    expect($edit->document->asFound->components->c_air->cable->lengthM->entered)->toBe('10.5 ft')->and($edit->words)->toBe('surveyed Air conditioner: cable, length one way');
     $edit = done($edit->document, ['kind' => 'survey_add', 'id' => 'shunt', 'component' => ['type' => 'shunt', 'label' => 'Shunt', 'ratingA' => 500]]);
     expect($edit->document->asFound->components->shunt->ratingA)->toBe(500);
     $edit = done($edit->document, ['kind' => 'survey_remove', 'component' => 'shunt']);
@@ -89,7 +89,7 @@ it('sets, fits and removes in a plan without touching the survey', function (): 
     $document = Rigs::job();
     $survey = JobFile::write($document->asFound);
     $edit = done($document, ['why' => 'the old one hums'] + Sample::set('c_air', '/breakerA', ['value' => 15, 'basis' => 'told']));
-    expect($edit->document->plans->p->changes->ch_c_air_breakera->why)->toBe('the old one hums')->and($edit->words)->toBe('planned Air conditioner: breakerA');
+    expect($edit->document->plans->p->changes->ch_c_air_breakera->why)->toBe('the old one hums')->and($edit->words)->toBe('planned Air conditioner: breaker');
     $edit = done($edit->document, ['kind' => 'plan_fit', 'plan' => 'p', 'id' => 'shunt', 'component' => ['type' => 'shunt', 'label' => 'Shunt', 'ratingA' => 500]]);
     $edit = done($edit->document, ['kind' => 'plan_remove', 'plan' => 'p', 'component' => 'c_water']);
     expect($edit->document->plans->p->changes->rm_c_water->op)->toBe('remove')->and(JobFile::write($edit->document->asFound))->toBe($survey);
@@ -108,7 +108,7 @@ it('drops a change when a value goes back to what was found', function (): void 
 
 it('drops a change by name, in words', function (): void {
     $edit = done(Rigs::job(Sample::set('c_air', '/gfci', 'breaker')), ['kind' => 'drop_change', 'plan' => 'p', 'change' => 'ch_c_air_gfci']);
-    expect($edit->words)->toBe('dropped: set Air conditioner gfci')->and(get_object_vars($edit->document->plans->p->changes))->toBe([]);
+    expect($edit->words)->toBe('dropped: set Air conditioner GFCI')->and(get_object_vars($edit->document->plans->p->changes))->toBe([]);
 });
 
 it('puts a change into another stage, by hand from then on', function (): void {

@@ -1,0 +1,71 @@
+import { describe, expect, it } from 'vitest';
+import type { Field, Reference } from '../api/client';
+import { makeUnits } from '../shell/units';
+import { placeOf, valueWords } from './spoken';
+
+const field = (kind: string, label: string, more: Partial<Field> = {}): Field => ({
+  kind,
+  label,
+  unit: '',
+  min: 0,
+  max: 0,
+  choices: {},
+  surveyed: false,
+  required: true,
+  note: '',
+  fields: {},
+  ...more,
+});
+
+const forms: Reference['forms'] = {
+  circuit: {
+    summary: '',
+    fields: {
+      breakerA: field('integer', 'Breaker, A'),
+      gfci: field('choice', 'GFCI', { choices: { none: 'none', first: 'at the first receptacle' } }),
+      cable: field('group', 'Cable', {
+        fields: { size: field('size', 'Size'), lengthM: field('number', 'Length, one way', { unit: 'm' }) },
+      }),
+      from: field('terminal', 'From'),
+      lands: field('group', 'Lands', { fields: { panel: field('ref', 'Panel'), slot: field('integer', 'Slot') } }),
+      loads: field('map', 'Loads', { fields: { watts: field('number', 'Power', { unit: 'W' }) } }),
+    },
+  },
+};
+
+const trade = makeUnits('trade');
+const metric = makeUnits('metric');
+const said = (path: string, value: unknown, units = trade) => {
+  const at = placeOf(forms, 'circuit', path);
+  return `${at.words} ${valueWords(at.field, value, units)}`;
+};
+
+describe('a place in a part and its value, said', () => {
+  it('leaves the unit with the value', () => {
+    expect(said('/breakerA', 20)).toBe('breaker 20 A');
+  });
+  it('reads through groups, and through the entries of a map by their own names', () => {
+    expect(said('/cable/size', 'awg:12')).toBe('cable, size 12 AWG');
+    expect(said('/loads/element/watts', 1440)).toBe('loads, element, power 1440 W');
+  });
+  it('uses the units chosen, and the words of a choice', () => {
+    expect(said('/cable/lengthM', { value: 5, basis: 'assumed' }, trade)).toBe('cable, length one way 16 ft');
+    expect(said('/cable/lengthM', { value: 5, basis: 'assumed' }, metric)).toBe('cable, length one way 5.0 m');
+    expect(said('/gfci', 'first')).toBe('GFCI at the first receptacle');
+    expect(said('/gfci', 'sideways')).toBe('GFCI sideways');
+  });
+  it('says a whole group in a row', () => {
+    expect(said('/cable', { size: 'awg:10', lengthM: 1 })).toBe('cable 10 AWG, 3 ft');
+  });
+  it('calls other parts by their names', () => {
+    const name = (id: string) => ({ neg_bar: 'Negative bar', main_panel: 'Main panel' })[id] ?? id;
+    const words = (path: string, value: unknown) => valueWords(placeOf(forms, 'circuit', path).field, value, trade, name);
+    expect(words('/from', 'neg_bar.stud')).toBe('Negative bar, stud');
+    expect(words('/lands', { panel: 'main_panel', slot: 6 })).toBe('Main panel, slot 6');
+  });
+  it('falls back to the name in the file where nothing is known of it', () => {
+    expect(placeOf(undefined, 'circuit', '/cable/size').words).toBe('cable, size');
+    expect(placeOf(forms, 'kettle', '/lid').words).toBe('lid');
+    expect(valueWords(undefined, true, trade)).toBe('yes');
+  });
+});
