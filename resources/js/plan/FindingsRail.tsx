@@ -4,6 +4,7 @@ import type { Answer, Finding, Reference, Remedy } from '../api/client';
 import { FigureLine } from '../ui/Arithmetic';
 import { Assumed } from '../ui/Assumed';
 import { Severity } from '../wall/Wall';
+import { countOf } from './findings';
 
 interface Props {
   answer: Answer;
@@ -36,15 +37,14 @@ export function FindingsRail({ answer, focus, pick, remedy, busy, chosen, unchoo
   const roots = all.filter((f) => f.ways.kind !== 'outside');
   const outside = all.filter((f) => f.ways.kind === 'outside');
   const card = { answer, focus, pick, remedy, busy };
-  const count = (s: Finding['severity']) => answer.findings.filter((f) => f.severity === s && f.ways.kind !== 'outside').length;
   const head = (
     <h2 className="rail-head">
       <span className="rail-toggle">
         Findings
         {(['danger', 'warning', 'advice'] as const).map((s) =>
-          count(s) > 0 ? (
+          countOf(answer, s) > 0 ? (
             <span key={s} className="rail-count">
-              <Severity severity={s} /> {count(s)}
+              <Severity severity={s} /> {countOf(answer, s)}
             </span>
           ) : null,
         )}

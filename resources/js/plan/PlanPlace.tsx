@@ -15,6 +15,7 @@ import { Cautions } from '../ui/Cautions';
 import { Waiting } from '../ui/Waiting';
 import { ArrangementDialog } from './ArrangementDialog';
 import { Changes } from './Changes';
+import { counted, countOf } from './findings';
 import { FindingsRail } from './FindingsRail';
 import { HandPanel } from './HandPanel';
 import { LiveTable } from './LiveTable';
@@ -411,8 +412,7 @@ function Compare({
               {half.name} <span className="quiet">{half.answer.states.find((s) => s.id === half.state)?.title}</span>
             </h2>
             <p className="quiet">
-              {half.answer.findings.filter((f) => f.severity === 'danger').length} dangers,{' '}
-              {half.answer.findings.filter((f) => f.severity === 'warning').length} warnings
+              {counted(countOf(half.answer, 'danger'), 'danger')}, {counted(countOf(half.answer, 'warning'), 'warning')}
               {!has && half.answer === before && '. As found there is no such state; shown with nothing connected.'}
             </p>
             {/* A picture here: the table below says the same in words. */}

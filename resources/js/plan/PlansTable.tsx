@@ -2,6 +2,7 @@ import { useQueries } from '@tanstack/react-query';
 import { api, unwrap, type Answer, type Design } from '../api/client';
 import type { DesignHold } from '../job/useDesign';
 import { useUnits } from '../shell/units';
+import { ownFindings } from './findings';
 
 const WAYS: [string, string][] = [
   ['always', 'always, or without anybody doing anything'],
@@ -33,9 +34,8 @@ export function PlansTable({ hold, open }: { hold: DesignHold; open: (view: stri
   const needed = Object.keys(hold.design.document.needs.offGrid ?? {});
   const inverting = (a: Answer) => a.states.filter((s) => s.id.startsWith('inverting')).map((s) => s.id);
   const served = (a: Answer) => a.table.filter((r) => inverting(a).some((s) => r.cells[s]?.kind === 'works'));
-  const own = (a: Answer) => a.findings.filter((f) => f.ways.kind !== 'outside');
   const count = (a: Answer, severity: string, ways: string) =>
-    own(a).filter(
+    ownFindings(a).filter(
       (f) =>
         f.severity === severity &&
         (ways === 'slips'
@@ -123,7 +123,7 @@ export function PlansTable({ hold, open }: { hold: DesignHold; open: (view: stri
           <tr>
             <th scope="row">Left to somebody&apos;s memory</th>
             {cell((a) => {
-              const slips = own(a).filter((f) => f.ways.kind === 'slips' && f.ways.pairs[0]?.slips === 1);
+              const slips = ownFindings(a).filter((f) => f.ways.kind === 'slips' && f.ways.pairs[0]?.slips === 1);
               return slips.length === 0 ? <span className="quiet">nothing</span> : <small>{slips.map((f) => f.title).join('; ')}</small>;
             })}
           </tr>

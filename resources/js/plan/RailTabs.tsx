@@ -1,5 +1,6 @@
 import type { Answer } from '../api/client';
 import { Severity } from '../wall/Wall';
+import { countOf } from './findings';
 
 export type Rail = 'findings' | 'hand' | 'meter';
 
@@ -11,7 +12,7 @@ const RAILS: [Rail, string][] = [
 
 /** What stands beside the wall; on a tablet what comes up from the foot of the screen. */
 export function RailTabs({ answer, shown, choose }: { answer: Answer; shown: Rail | null; choose: (rail: Rail) => void }) {
-  const dangers = answer.findings.filter((f) => f.severity === 'danger' && f.ways.kind !== 'outside').length;
+  const dangers = countOf(answer, 'danger');
   return (
     <div className="rail-tabs" role="tablist" aria-label="Beside the wall">
       {RAILS.map(([id, label]) => (

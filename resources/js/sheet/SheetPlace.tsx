@@ -3,6 +3,7 @@ import { useEffect, useMemo } from 'react';
 import { useParams, useSearchParams } from 'react-router';
 import { api, unwrap, type Finding } from '../api/client';
 import { referenceQuery } from '../job/useDesign';
+import { countOf, ownFindings } from '../plan/findings';
 import { LiveTable } from '../plan/LiveTable';
 import { useUnits } from '../shell/units';
 import { Assumed } from '../ui/Assumed';
@@ -61,9 +62,9 @@ export default function SheetPlace() {
   const plan = view.plan ? doc.plans[view.plan] : undefined;
   const state = answer.states.find((s) => s.id === 'inverting')?.id ?? answer.states[0]!.id;
   const changes = Object.values(plan?.changes ?? {}).sort((a, b) => (a.order ?? 0) - (b.order ?? 0));
-  const own = answer.findings.filter((f) => f.ways.kind !== 'outside');
+  const own = ownFindings(answer);
   const outside = answer.findings.filter((f) => f.ways.kind === 'outside');
-  const dangers = own.filter((f) => f.severity === 'danger').length;
+  const dangers = countOf(answer, 'danger');
   const forms = reference.data.forms;
   const types = {
     ...doc.asFound.components,

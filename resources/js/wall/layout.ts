@@ -48,7 +48,7 @@ const BETWEEN = 36;
 const BODY_H = 130;
 const SWITCH_W = 154;
 const SWITCH_H = 106;
-const SWITCH_PITCH = 124;
+const SWITCH_PITCH = 132;
 const PART_H = 36;
 const TRACK = 14;
 /** least distance between two ribbons that share a track */

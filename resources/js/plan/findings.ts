@@ -1,0 +1,10 @@
+import type { Answer, Finding } from '../api/client';
+
+/** What this rig does by itself or by a slip; what takes a pedestal that is wired wrong stands apart. */
+export const ownFindings = (answer: Answer): Finding[] => answer.findings.filter((f) => f.ways.kind !== 'outside');
+
+export const countOf = (answer: Answer, severity: Finding['severity']): number =>
+  ownFindings(answer).filter((f) => f.severity === severity).length;
+
+/** "1 danger", "2 dangers" */
+export const counted = (n: number, what: string): string => `${n} ${what}${n === 1 ? '' : 's'}`;
