@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Console\Commands\Documents;
 use App\Models\Role;
+use Hollin\Core\Components\Catalogue;
 use Hollin\Core\Job\JobFile;
 use Hollin\Core\Job\Schema;
 use Hollin\Core\Plan\Intents;
@@ -58,6 +59,11 @@ it('publishes a schema that accepts the annotated examples of the guide', functi
         }
     }
     expect((new Validator())->validate(Rigs::job(), $schema)->isValid())->toBeTrue();
+    foreach (Catalogue::types() as $type => $class) {
+        preg_match("/^\| `{$type}` \|[^|]*\|([^|]*)\|/m", $guide, $row);
+        preg_match_all('/`(\w+)`/', $row[1] ?? '', $ports);
+        expect($ports[1])->toBe($class::portNames(), "ports of {$type} in the guide");
+    }
 });
 
 it('hands out reference data for every rule and form', function (): void {
