@@ -54,8 +54,8 @@ it('tables circuits by panel and slot', function (): void {
 it('lists every assumption with where it stands', function (): void {
     $answers = new JobAnswers(Rigs::job());
     $list = $answers->answer($answers->views[0]['hash'])['assumptions'];
-    expect($list)->toContain(['component' => 'main_panel', 'label' => 'Main panel', 'what' => '/bondScrew', 'value' => false])
-        ->toContain(['component' => 'c_air', 'label' => 'Air conditioner', 'what' => '/loads/unit/watts', 'value' => 1500]);
+    expect($list)->toContain(['component' => 'main_panel', 'type' => 'panel', 'label' => 'Main panel', 'what' => '/bondScrew', 'value' => false])
+        ->toContain(['component' => 'c_air', 'type' => 'circuit', 'label' => 'Air conditioner', 'what' => '/loads/unit/watts', 'value' => 1500]);
 });
 
 it('gives amps for each scenario by state and element', function (): void {
