@@ -8,7 +8,7 @@ namespace Hollin\Core\Rules;
 final class RuleBook
 {
     /** Changes when what a rule says changes; printed sheets carry it. */
-    public const VERSION = '2026.2';
+    public const VERSION = '2026.3';
 
     private const CLASSES = [
         JoinedSources::class,
@@ -19,6 +19,7 @@ final class RuleBook
         ChargingLoop::class,
         LostGfci::class,
         GfciBySource::class,
+        GfciTrips::class,
         FrameEnergised::class,
         FaultClearing::class,
         ConductorProtection::class,
@@ -29,8 +30,10 @@ final class RuleBook
         SupplyRefused::class,
         LifeSafety::class,
         StartsByItself::class,
+        MotorTransfer::class,
         ReversedPolarity::class,
         ChargerProfile::class,
+        HoldDown::class,
         LostCircuit::class,
         BoxFill::class,
         ChargeHeldBack::class,
