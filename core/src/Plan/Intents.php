@@ -158,6 +158,23 @@ final class Intents
         return $this->done('started the survey from "' . Layouts::all()[$layout]['title'] . '"');
     }
 
+    /**
+     * A tandem half named in a slot that holds one breaker so far says that the breaker there is a
+     * tandem: what was surveyed in it is on the other half.
+     */
+    private static function makeTandem(Rig $rig, Panel $panel, stdClass $components, stdClass $hot): string
+    {
+        foreach (isset($hot->half) && $panel->values->flag('tandem') ? $rig->all(Circuit::class) : [] as $id => $other) {
+            if ($other->hotPanel() === $panel->id && $other->slot() === $hot->slot && $other->half() === '') {
+                $components->{$id}->hot->half = $hot->half === 'a' ? 'b' : 'a';
+
+                return " ({$other->label()} is then on {$hot->slot}{$components->{$id}->hot->half})";
+            }
+        }
+
+        return '';
+    }
+
     protected function addCircuits(): Edit
     {
         $components = $this->document->asFound->components;
@@ -172,8 +189,12 @@ final class Intents
                 throw Refused::because('/intent/panel', sprintf('"%s" is not a panel of the survey.', $this->text('panel')));
             }
             $circuit = QuickEntry::circuit($line, $panel->id, array_column(array_filter(Slots::free($rig, $panel), fn(array $f): bool => $f['half'] === ''), 'slot'), $i + 1);
+            if ($circuit->hot->slot < 1 || $circuit->hot->slot > $panel->slots()) {
+                throw Refused::because('/lines/' . ($i + 1), sprintf('#%d: %s has %d slots.', $circuit->hot->slot, $panel->label(), $panel->slots()));
+            }
+            $moved = self::makeTandem($rig, $panel, $components, $circuit->hot);
             $components->{Id::from('c_' . $circuit->label, get_object_vars($components))} = $circuit;
-            $added[] = $circuit->label;
+            $added[] = $circuit->label . $moved;
         }
         if ($added === []) {
             throw Refused::because('/intent/lines', 'is empty: write one circuit a line, for example "20 gfci bath 12/2".');

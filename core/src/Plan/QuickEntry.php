@@ -11,7 +11,7 @@ use stdClass;
  * One-line entry of a circuit, as it is called out at the panel: `20 gfci bath 12/2`.
  *
  * Breaker amps first; then in any order `gfci` (breaker) or `gfci-rec`, a place word, the cable
- * (`12/2`), a length (`18ft`, `5.5m`), a slot (`#4` or `#4a`), watts (`1500w`) and a name. A gauge
+ * (`12/2`), a length (`18ft`, `18 ft`, `18'`, `5.5m`), a slot (`#4` or `#4a`), watts (`1500w`) and a name. A gauge
  * that is easily misread ("2" for "2/0") is asked back. What is not said is marked assumed.
  */
 final class QuickEntry
@@ -30,7 +30,8 @@ final class QuickEntry
     public static function circuit(string $line, string $panel, array $freeSlots, int $lineNumber = 1): stdClass
     {
         $at = "/lines/{$lineNumber}";
-        $words = preg_split('/\s+/', trim($line)) ?: [];
+        // "18 ft" and "900 w" are one word, and an apostrophe means feet.
+        $words = preg_split('/\s+/', (string) preg_replace(['/(\d)\s+(ft|feet|m|w)(?=\s|$)/i', '/(\d)(feet|\'|′)(?=\s|$)/iu'], ['$1$2', '$1ft'], trim($line))) ?: [];
         $amps = array_shift($words);
         if ($amps === null || preg_match('/^(\d{1,2})a?$/i', $amps, $m) !== 1) {
             throw Refused::because($at, sprintf('"%s": start with the breaker, for example "20 gfci bath 12/2".', mb_substr($line, 0, 60)));

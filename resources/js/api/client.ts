@@ -30,6 +30,12 @@ export type Photo = Schemas['Photo'];
 export type Baseline = Schemas['Baseline'];
 export type Token = Schemas['Token'];
 
+/** What is wrong, and where. */
+export interface Problem {
+  pointer: string;
+  message: string;
+}
+
 function cookie(name: string): string {
   const found = document.cookie.split('; ').find((c) => c.startsWith(`${name}=`));
   return found ? decodeURIComponent(found.slice(name.length + 1)) : '';
@@ -51,7 +57,7 @@ export class ApiError extends Error {
   constructor(
     readonly status: number,
     message: string,
-    readonly problems: { pointer: string; message: string }[] = [],
+    readonly problems: Problem[] = [],
     readonly conflicts: Conflict['conflicts'] = [],
   ) {
     super(message);

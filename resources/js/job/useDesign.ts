@@ -1,7 +1,7 @@
 import { queryOptions, useQuery, useQueryClient } from '@tanstack/react-query';
 import { App } from 'antd';
 import { useCallback, useMemo, useRef, useState } from 'react';
-import { api, ApiError, unwrap, uuid, type Answer, type Design, type Intent, type View } from '../api/client';
+import { api, ApiError, unwrap, uuid, type Answer, type Design, type Intent, type Problem, type View } from '../api/client';
 
 export const referenceQuery = queryOptions({
   queryKey: ['reference'],
@@ -38,7 +38,8 @@ export interface DesignHold {
   insist: () => Promise<boolean>;
   view: (id: string) => View | undefined;
   answer: (viewId: string) => Answer | undefined;
-  edit: (intent: Intent) => Promise<boolean>;
+  /** `refused` is told what is wrong, where the place that asked shows it itself */
+  edit: (intent: Intent, refused?: (problems: Problem[]) => void) => Promise<boolean>;
   undo: () => Promise<void>;
   restore: (revision: number) => Promise<void>;
   take: (design: Design) => void;
@@ -82,12 +83,13 @@ export function useDesign(id: number, asked: string): { hold: DesignHold | null;
   const current = useCallback(() => client.getQueryData<Design>(key), [client, key]);
 
   const queue = useCallback(
-    <T>(work: () => Promise<T>): Promise<T | undefined> => {
+    <T>(work: () => Promise<T>, refused?: (problems: Problem[]) => void): Promise<T | undefined> => {
       setSaving((n) => n + 1);
       const result = chain.current.then(work).finally(() => setSaving((n) => n - 1));
       chain.current = result.catch(() => undefined);
       return result.catch((e: unknown) => {
         if (e instanceof ApiError && e.status === 409) setConflict(e);
+        else if (e instanceof ApiError && refused && e.problems.length > 0) refused(e.problems);
         else if (e instanceof ApiError)
           void message.error(e.problems.length > 0 ? e.problems.map((p) => p.message).join(' ') : e.message, 7);
         else void message.error('No connection. The change was not saved; try again when you are back.', 7);
@@ -98,7 +100,7 @@ export function useDesign(id: number, asked: string): { hold: DesignHold | null;
   );
 
   const edit = useCallback(
-    async (intent: Intent) => {
+    async (intent: Intent, refused?: (problems: Problem[]) => void) => {
       const mark = uuid();
       const done = await queue(async () => {
         const now = current();
@@ -108,7 +110,7 @@ export function useDesign(id: number, asked: string): { hold: DesignHold | null;
         take(next);
         for (const notice of next.notices) void message.info(notice, 6);
         return true;
-      });
+      }, refused);
       return done === true;
     },
     [queue, current, viewIds, id, take, message],

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { Button, Input, Select } from 'antd';
 import { useState } from 'react';
-import type { Component } from '../api/client';
+import type { Component, Problem } from '../api/client';
 import type { PlaceProps } from '../job/place';
 import { referenceQuery, type DesignHold } from '../job/useDesign';
 import { Cautions } from '../ui/Cautions';
@@ -171,8 +171,13 @@ function QuickEntry({ hold }: { hold: DesignHold }) {
   const [lines, setLines] = useState('');
   const panels = Object.entries(hold.design.document.asFound.components).filter(([, c]) => c.type === 'panel');
   const [panel, setPanel] = useState(panels[0]?.[0] ?? '');
+  const [wrong, setWrong] = useState<string[]>([]);
   const add = async () => {
-    if (lines.trim() !== '' && (await hold.edit({ kind: 'add_circuits', panel, lines } as never))) setLines('');
+    setWrong([]);
+    const many = lines.trim().includes('\n');
+    const refused = (problems: Problem[]) =>
+      setWrong(problems.map((p) => (many && /^\/lines\/\d+$/.test(p.pointer) ? `Line ${p.pointer.slice(7)}: ${p.message}` : p.message)));
+    if (lines.trim() !== '' && (await hold.edit({ kind: 'add_circuits', panel, lines } as never, refused))) setLines('');
   };
   return (
     <form
@@ -195,7 +200,8 @@ function QuickEntry({ hold }: { hold: DesignHold }) {
           }
         }}
         placeholder="20 gfci bath 12/2 18ft #3b 900w"
-        aria-describedby="quick-help"
+        aria-describedby="quick-wrong quick-help"
+        status={wrong.length > 0 ? 'error' : ''}
       />
       {panels.length > 1 && (
         <Select aria-label="Panel" value={panel} onChange={setPanel} options={panels.map(([value, c]) => ({ value, label: c.label }))} />
@@ -203,6 +209,9 @@ function QuickEntry({ hold }: { hold: DesignHold }) {
       <Button htmlType="submit" type="primary">
         Add
       </Button>
+      <p id="quick-wrong" className="wrong" role="alert">
+        {wrong.join(' ')}
+      </p>
       <p id="quick-help" className="quiet">
         breaker, then in any order: gfci or gfci-rec, place, cable, length, #slot, watts, name. Enter adds, Shift Enter starts another line.
       </p>

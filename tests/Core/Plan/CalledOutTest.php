@@ -28,6 +28,9 @@ it('understands', function (string $line, int $breaker, string $gfci, string $pl
     ['30', 30, 'none', 'general', 'awg:10', 5.0, '9', null, 'Circuit 9'],
     ['  15   patio   lamps  ', 15, 'none', 'outside', 'awg:14', 5.0, '9', null, 'Patio lamps'],
     ['15 outside 14/2 gfci 0.5m 60w #9', 15, 'breaker', 'outside', 'awg:14', 0.5, '9', 60, 'Outside'],
+    ['15 hives 14/2 18 ft 400 w', 15, 'none', 'general', 'awg:14', 5.486, '9', 400, 'Hives'],
+    ["15 smoker shed 14/2 12'", 15, 'none', 'general', 'awg:14', 3.658, '9', null, 'Smoker shed'],
+    ['15 workbench 6 m', 15, 'none', 'general', 'awg:14', 6.0, '9', null, 'Workbench'],
     ['20 fridge 12/2', 20, 'none', 'fixed', 'awg:12', 5.0, '9', null, 'Fridge'],
 ]);
 

@@ -143,3 +143,21 @@ it('leaves the document it was given alone, whatever happens', function (): void
     }
     expect(JobFile::write($document))->toBe($before);
 });
+
+it('puts what was in a slot on the other half of a tandem when a half is called out', function (): void {
+    $edit = done(Rigs::job(), ['kind' => 'add_circuits', 'panel' => 'main_panel', 'lines' => '15 smoker 14/2 #3b']);
+    $components = $edit->document->asFound->components;
+    expect($components->c_wet->hot->half)->toBe('a')->and($components->c_smoker->hot->half)->toBe('b')
+        ->and($edit->words)->toBe('surveyed Smoker (Bath, counter and outside outlets is then on 3a)');
+});
+
+it('takes no half in a panel without tandem breakers, and no slot that is not there', function (string $line, string $said): void {
+    $document = Rigs::job(Sample::survey('main_panel', '/tandem', false));
+    $before = JobFile::write($document);
+    expect(fn() => done($document, ['kind' => 'add_circuits', 'panel' => 'main_panel', 'lines' => $line]))->toThrow($said)
+        ->and(JobFile::write($document))->toBe($before);
+})->with([
+    ['15 smoker 14/2 #3b', 'does not take tandem breakers'],
+    ['15 smoker 14/2 #99', '#99: Main panel has 7 slots'],
+    ['15 smoker 14/2 #3', 'already taken by'],
+]);

@@ -149,7 +149,7 @@ final class Panel extends Component
             }
             foreach ($circuit->half() === '' ? ["{$slot}", "{$slot}a", "{$slot}b"] : ["{$slot}", "{$slot}{$circuit->half()}"] as $place) {
                 if (isset($taken[$place])) {
-                    $problems[] = ["@{$circuit->id}/hot/slot", sprintf('%d of %s is already taken by %s.', $slot, $this->label(), $taken[$place])];
+                    $problems[] = ["@{$circuit->id}/hot/slot", sprintf('%d of %s is already taken by %s; %s cannot be there too. A slot takes one breaker, or a tandem with halves a and b.', $slot, $this->label(), $taken[$place], $circuit->label())];
                     break;
                 }
             }
