@@ -65,7 +65,7 @@ export function ArrangementDialog({ hold, plan, close, open }: Props) {
     .map(([value, c]) => ({ value, label: c.label }));
   const asked = Object.entries(arrangement?.options ?? {}).filter(([name]) => name !== 'circuits' && name !== 'converter');
   return (
-    <Modal open onCancel={close} width={760} title="How the inverter meets the factory wiring" footer={null}>
+    <Modal open onCancel={close} width={1040} style={{ top: 40 }} title="How the inverter meets the factory wiring" footer={null}>
       {reference.data && arrangement ? (
         <Form
           form={form}
@@ -73,6 +73,7 @@ export function ArrangementDialog({ hold, plan, close, open }: Props) {
           onFinish={(v) => void finish(v)}
           initialValues={{ ...DEFAULTS, ...used, circuits: initialCircuits }}
           requiredMark={false}
+          className="arrange"
         >
           <div className="arrangements" role="radiogroup" aria-label="Arrangement">
             {reference.data.arrangements.map((a) => (
@@ -90,65 +91,69 @@ export function ArrangementDialog({ hold, plan, close, open }: Props) {
               >
                 <b>{a.title}</b>
                 <span>{a.gains}</span>
-                <span className="risk">{a.risks}</span>
               </button>
             ))}
           </div>
-          {recipe === 'subpanel' && (
-            <Form.Item
-              name="circuits"
-              label="Circuits the inverter feeds"
-              rules={[
-                {
-                  validator: async (_, fed: string[] | undefined) =>
-                    fed && fed.length > 0 ? undefined : Promise.reject(new Error('Choose at least one circuit.')),
-                },
-              ]}
-            >
-              <Checkbox.Group className="circuit-choice" options={circuits.map(([value, c]) => ({ value, label: c.label }))} />
-            </Form.Item>
-          )}
-          <Form.Item name="converter" label="The factory converter">
-            <Radio.Group
-              options={Object.entries(arrangement.options.converter?.choices ?? {}).map(([value, label]) => ({
-                value,
-                label,
-              }))}
-            />
-          </Form.Item>
-          <div className="option-grid">
-            {asked.map(([name, field]) => (
+          <div className="arrange-details">
+            <p className="risk">
+              <b>What goes wrong with it:</b> {arrangement.risks}
+            </p>
+            {recipe === 'subpanel' && (
               <Form.Item
-                key={name}
-                name={name}
-                label={field.unit ? `${field.label}, ${field.unit}` : field.label}
-                valuePropName={field.kind === 'flag' ? 'checked' : 'value'}
-                rules={field.required ? [{ required: true, message: 'Say which.' }] : []}
-              >
-                <Asked field={field} circuits={branches} />
-              </Form.Item>
-            ))}
-          </div>
-          <p className="quiet">What is left empty is taken as usual and marked assumed.</p>
-          <div className="dialog-foot">
-            {plan && (
-              <Radio.Group
-                value={fresh}
-                onChange={(e) => setFresh(e.target.value as boolean)}
-                options={[
-                  { value: false, label: `rewrite "${document.plans[plan]?.title}"` },
-                  { value: true, label: 'as another plan' },
+                name="circuits"
+                label="Circuits the inverter feeds"
+                rules={[
+                  {
+                    validator: async (_, fed: string[] | undefined) =>
+                      fed && fed.length > 0 ? undefined : Promise.reject(new Error('Choose at least one circuit.')),
+                  },
                 ]}
-              />
-            )}
-            {fresh && (
-              <Form.Item name="title" noStyle>
-                <Input placeholder="Name of the plan" aria-label="Name of the plan" maxLength={80} />
+              >
+                <Checkbox.Group className="circuit-choice" options={circuits.map(([value, c]) => ({ value, label: c.label }))} />
               </Form.Item>
             )}
-            <Button type="primary" htmlType="submit" loading={hold.saving}>
-              Plan it
-            </Button>
+            <Form.Item name="converter" label="The factory converter">
+              <Radio.Group
+                options={Object.entries(arrangement.options.converter?.choices ?? {}).map(([value, label]) => ({
+                  value,
+                  label,
+                }))}
+              />
+            </Form.Item>
+            <div className="option-grid">
+              {asked.map(([name, field]) => (
+                <Form.Item
+                  key={name}
+                  name={name}
+                  label={field.unit ? `${field.label}, ${field.unit}` : field.label}
+                  valuePropName={field.kind === 'flag' ? 'checked' : 'value'}
+                  rules={field.required ? [{ required: true, message: 'Say which.' }] : []}
+                >
+                  <Asked field={field} circuits={branches} />
+                </Form.Item>
+              ))}
+            </div>
+            <p className="quiet">What is left empty is taken as usual and marked assumed.</p>
+            <div className="dialog-foot">
+              {plan && (
+                <Radio.Group
+                  value={fresh}
+                  onChange={(e) => setFresh(e.target.value as boolean)}
+                  options={[
+                    { value: false, label: `rewrite "${document.plans[plan]?.title}"` },
+                    { value: true, label: 'as another plan' },
+                  ]}
+                />
+              )}
+              {fresh && (
+                <Form.Item name="title" noStyle>
+                  <Input placeholder="Name of the plan" aria-label="Name of the plan" maxLength={80} />
+                </Form.Item>
+              )}
+              <Button type="primary" htmlType="submit" loading={hold.saving}>
+                Plan it
+              </Button>
+            </div>
           </div>
         </Form>
       ) : (
