@@ -127,7 +127,7 @@ export function ArrangementDialog({ hold, plan, close, open }: Props) {
                   name={name}
                   label={field.unit ? `${field.label}, ${field.unit}` : field.label}
                   valuePropName={field.kind === 'flag' ? 'checked' : 'value'}
-                  rules={field.required ? [{ required: true, message: 'Say which.' }] : []}
+                  rules={[...(field.required ? [{ required: true, message: 'Say which.' }] : []), ...within(field)]}
                 >
                   <Asked field={field} circuits={branches} />
                 </Form.Item>
@@ -161,6 +161,20 @@ export function ArrangementDialog({ hold, plan, close, open }: Props) {
       )}
     </Modal>
   );
+}
+
+/** A number out of bounds is said where it stands, and left as it was typed. */
+function within(field: Field): { validator: (_: unknown, v: unknown) => Promise<void> }[] {
+  if (field.kind !== 'number' && field.kind !== 'integer') return [];
+  return [
+    {
+      validator: async (_, v) => {
+        if (typeof v === 'number' && (v < field.min || v > field.max))
+          throw new Error(`${field.min} to ${field.max}${field.unit && ` ${field.unit}`}.`);
+        if (typeof v === 'number' && field.kind === 'integer' && !Number.isInteger(v)) throw new Error('A whole number.');
+      },
+    },
+  ];
 }
 
 /** A control for a declared field. Ant Design's form hands value, onChange and id in. */
@@ -197,5 +211,5 @@ function Asked({
         }))}
       />
     );
-  return <InputNumber {...(bound as object)} min={field.min} max={field.max} style={{ width: '100%' }} />;
+  return <InputNumber {...(bound as object)} style={{ width: '100%' }} />;
 }

@@ -261,15 +261,8 @@ function Control({
       return name === 'lengthM' ? (
         <LengthInput label={label} value={value as number | undefined} entered={entered} set={set} />
       ) : (
-        <InputNumber
-          aria-label={label}
-          value={value as number}
-          min={field.min}
-          max={field.max}
-          precision={field.kind === 'integer' ? 0 : undefined}
-          onChange={(v) => set(v)}
-          suffix={field.unit || undefined}
-        />
+        // No bounds here: they would put another number in place of what was typed. What is out of bounds is said, not mended.
+        <InputNumber aria-label={label} value={value as number} onChange={(v) => set(v)} suffix={field.unit || undefined} />
       );
     default:
       return (

@@ -119,6 +119,6 @@ final class Inverter extends Inverting
     {
         $inlet = $this->values->text('reaches');
 
-        return $inlet === '' ? [] : $this->mustBe($others, '/reaches', $inlet, Inlet::class);
+        return [...parent::referenceProblems($others), ...($inlet === '' ? [] : $this->mustBe($others, '/reaches', $inlet, Inlet::class))];
     }
 }

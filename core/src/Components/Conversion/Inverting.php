@@ -32,6 +32,13 @@ abstract class Inverting extends Component
         return $this->values->number('efficiency');
     }
 
+    public function referenceProblems(array $others): array
+    {
+        return $this->surgeW() >= $this->continuousW()
+            ? []
+            : [['/surgeW', sprintf('is %g W, less than the %g W it gives continuously.', $this->surgeW(), $this->continuousW())]];
+    }
+
     /** Its switch, as a device. */
     final public function mode(): string
     {
