@@ -122,7 +122,13 @@ test('a plan in stages: each end is proven by itself', async ({ page }) => {
   const neutral = page.locator('.changes li').filter({ hasText: 'Inside outlets where the neutral lands' });
   await neutral.locator('.ant-select').click();
   await page.locator('.ant-select-item-option').filter({ hasText: 'After the season' }).click();
-  await expect(page.locator('section').filter({ hasText: 'After the season' }).getByText('Inside outlets where the neutral lands: Inverter panel').first()).toBeVisible();
+  await expect(
+    page
+      .locator('section')
+      .filter({ hasText: 'After the season' })
+      .getByText('Inside outlets where the neutral lands: Inverter panel')
+      .first(),
+  ).toBeVisible();
   // Between the stages the hot has moved and its neutral has not.
   await page.getByText(/: Whole retrofit$/).click();
   await expect(page.getByRole('button', { name: /Hot without its neutral/ }).first()).toBeVisible();
