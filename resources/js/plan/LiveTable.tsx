@@ -27,7 +27,7 @@ export function LiveTable({ answer, plain = false }: { answer: Answer; plain?: b
               lines.push(
                 <tr key={`p:${row.panel}`} className="live-panel">
                   <th colSpan={answer.states.length + 1} scope="colgroup">
-                    {answer.labels[row.panel ?? ''] ?? row.panel}
+                    {row.panel ? (answer.labels[row.panel] ?? row.panel) : 'On equipment, no panel'}
                   </th>
                 </tr>,
               );
