@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Job;
 
+use Hollin\Core\Plan\Planned;
 use JsonException;
 use stdClass;
 
@@ -33,6 +34,10 @@ final class JobFile
             throw BadJobFile::because('', 'must be a JSON object with "hollin": "job".');
         }
         self::check($document);
+        $problems = Planned::resultProblems($document);
+        if ($problems !== []) {
+            throw new BadJobFile($problems);
+        }
 
         return $document;
     }

@@ -20,6 +20,13 @@ final class Schema
 
     private const MOST_ERRORS = 25;
 
+    private const MOST_KEPT = 60;
+
+    /** @var array<string, stdClass> */
+    private static array $schemas = [];
+
+    private static ?Validator $validator = null;
+
     private const MOST_COMPONENTS = 400;
 
     private const MOST_CHANGES = 400;
@@ -42,12 +49,11 @@ final class Schema
             'if' => (object) ['properties' => (object) ['type' => (object) ['const' => $type]], 'required' => ['type']],
             'then' => (object) ['$ref' => "#/\$defs/{$type}"],
         ], array_keys($definitions));
-        $definitions['component'] = (object) [
+        $definitions['component'] = (object) ([
             'type' => 'object',
             'properties' => (object) ['type' => (object) ['enum' => array_keys(Catalogue::types())]],
             'required' => ['type'],
-            'allOf' => $branches,
-        ];
+        ] + ($branches === [] ? [] : ['allOf' => $branches]));
         $componentMap = self::map('#/$defs/component', self::MOST_COMPONENTS);
         $title = (object) ['type' => 'string', 'minLength' => 1, 'maxLength' => 160];
         $order = (object) ['type' => 'number', 'minimum' => -1e6, 'maximum' => 1e6];
@@ -165,7 +171,8 @@ final class Schema
     {
         $found = $document->asFound ?? null;
         $components = $found instanceof stdClass ? ($found->components ?? null) : null;
-        $error = self::validator()->validate($document, self::document(self::typesOf($components instanceof stdClass ? get_object_vars($components) : [])))->error();
+        $types = self::typesOf($components instanceof stdClass ? get_object_vars($components) : []);
+        $error = self::validate($document, 'document of ' . implode(' ', $types), fn(): stdClass => self::document($types));
 
         return $error === null ? [] : self::leaves($error);
     }
@@ -177,22 +184,31 @@ final class Schema
      */
     public static function componentProblems(mixed $component, string $pointer): array
     {
-        static $schemas = [];
         $types = self::typesOf([$component]);
-        if (!isset($schemas[$types[0] ?? ''])) {
+        $error = self::validate($component, 'component ' . implode(' ', $types), function () use ($types): stdClass {
             $whole = self::document($types);
-            $schemas[$types[0] ?? ''] = (object) ['$schema' => $whole->{'$schema'}, '$ref' => '#/$defs/component', '$defs' => $whole->{'$defs'}];
-        }
-        $error = self::validator()->validate($component, $schemas[$types[0] ?? ''])->error();
+
+            return (object) ['$schema' => $whole->{'$schema'}, '$ref' => '#/$defs/component', '$defs' => $whole->{'$defs'}];
+        });
 
         return $error === null ? [] : self::leaves($error, $pointer);
     }
 
-    private static function validator(): Validator
+    /**
+     * The validator remembers every schema object it was given: each is made once, and a process
+     * that sees very many kinds of document starts over.
+     *
+     * @param \Closure(): stdClass $make
+     */
+    private static function validate(mixed $value, string $key, \Closure $make): ?ValidationError
     {
-        static $validator = null;
+        if (count(self::$schemas) >= self::MOST_KEPT) {
+            self::$schemas = [];
+            self::$validator = null;
+        }
+        self::$validator ??= new Validator(max_errors: self::MOST_ERRORS, stop_at_first_error: false);
 
-        return $validator ??= new Validator(max_errors: self::MOST_ERRORS, stop_at_first_error: false);
+        return self::$validator->validate($value, self::$schemas[$key] ??= $make())->error();
     }
 
     /** @return list<Problem> */

@@ -82,6 +82,7 @@ it('points at the place and says what would be right', function (Closure $break,
     'a lead that ends nowhere' => [fn($d) => $d->asFound->components->ld_house->to = 'moon.pos', '/asFound/components/ld_house/to', 'no component "moon"'],
     'a feed that goes in a circle' => [fn($d) => $d->asFound->components->c_air->hot = (object) ['behind' => 'c_air'], '/asFound/components/c_air/hot/behind', 'in a circle'],
     'a change in no stage' => [fn($d) => $d->plans->p->changes->x = (object) ['op' => 'remove', 'stage' => 'never', 'target' => 'c_air', 'by' => 'hand'], '/plans/p/changes/x/stage', '"never" is not a stage'],
+    'a change to a value that cannot be' => [fn($d) => $d->plans->p->changes->x = (object) ['op' => 'set', 'stage' => 'whole', 'target' => 'house_fuse', 'path' => '/family', 'by' => 'hand', 'value' => 'awg:4/0'], '/plans/p/changes/x/value', 'makes house_fuse/family wrong'],
     'a fitted part that is wrong' => [fn($d) => $d->plans->p->changes->x = (object) ['op' => 'fit', 'stage' => 'whole', 'target' => 'y', 'by' => 'hand', 'value' => (object) ['type' => 'shunt', 'label' => 'S', 'ratingA' => 0]], '/plans/p/changes/x/value/ratingA', 'at least 10'],
 ]);
 

@@ -10,7 +10,6 @@ use Hollin\Core\Wall\Plate;
 use Hollin\Core\Wiring\Device;
 use Hollin\Core\Wiring\Graph;
 use Hollin\Core\Wiring\Port;
-use Hollin\Core\Wiring\Source;
 use Hollin\Core\Wiring\Thread;
 
 /** A stand-alone inverter: battery to 120 V, nothing passes through it. */
@@ -90,24 +89,7 @@ final class Inverter extends Inverting
         if ($this->neutral() === 'bonded') {
             $graph->bond("{$this->id}.bond_fixed", $this->id, $out->neutral, $out->ground);
         }
-        $graph->source(new Source(
-            "{$this->id}.inverter",
-            $this->id,
-            'inverter',
-            'I',
-            'ac',
-            true,
-            $out->hot,
-            $out->neutral,
-            $out->ground,
-            120.0,
-            $this->continuousW() / 120,
-            device: $this->output(),
-            positions: ['invert'],
-            impedanceOhm: self::REGULATION * 120.0 / max(0.1, $this->continuousW() / 120),
-            surgeA: $this->values->number('surgeW') / 120,
-            neutral: $this->neutral(),
-        ));
+        $graph->source($this->output120($out, $this->output(), $this->neutral()));
     }
 
     public function plate(): Plate

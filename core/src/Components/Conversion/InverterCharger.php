@@ -122,23 +122,7 @@ final class InverterCharger extends Inverting
             'fixed' => $graph->bond("{$this->id}.bond_fixed", $this->id, $out->neutral, $out->ground),
             default => null,
         };
-        $graph->source(new Source(
-            "{$this->id}.inverter",
-            $this->id,
-            'inverter',
-            'I',
-            'ac',
-            true,
-            $out->hot,
-            $out->neutral,
-            $out->ground,
-            120.0,
-            $this->continuousW() / 120,
-            device: $this->relay(),
-            positions: ['invert'],
-            impedanceOhm: self::REGULATION * 120.0 / max(0.1, $this->continuousW() / 120),
-            surgeA: $this->values->number('surgeW') / 120,
-        ));
+        $graph->source($this->output120($out, $this->relay()));
         $graph->source(new Source(
             "{$this->id}.charger",
             $this->id,

@@ -5,12 +5,14 @@ declare(strict_types=1);
 namespace Hollin\Core\Components\Conversion;
 
 use Hollin\Core\Components\Component;
+use Hollin\Core\Wiring\Port;
+use Hollin\Core\Wiring\Source;
 
 /** What makes 120 V from the battery, alone or with a charger in the same box. */
 abstract class Inverting extends Component
 {
     /** Drop of the output from nothing to full load, as a share (common practice, no source). */
-    protected const REGULATION = 0.02;
+    private const REGULATION = 0.02;
 
     final public function leadTerminals(): array
     {
@@ -37,6 +39,29 @@ abstract class Inverting extends Component
         return $this->surgeW() >= $this->continuousW()
             ? []
             : [['/surgeW', sprintf('is %g W, less than the %g W it gives continuously.', $this->surgeW(), $this->continuousW())]];
+    }
+
+    /** What it makes at its output while its relay inverts. */
+    final protected function output120(Port $out, string $device, string $neutral = 'bonded'): Source
+    {
+        return new Source(
+            "{$this->id}.inverter",
+            $this->id,
+            'inverter',
+            'I',
+            'ac',
+            true,
+            $out->hot,
+            $out->neutral,
+            $out->ground,
+            120.0,
+            $this->continuousW() / 120,
+            device: $device,
+            positions: ['invert'],
+            impedanceOhm: self::REGULATION * 120.0 / max(0.1, $this->continuousW() / 120),
+            surgeA: $this->surgeW() / 120,
+            neutral: $neutral,
+        );
     }
 
     /** Its switch, as a device. */
