@@ -200,7 +200,7 @@ final class Schema
      *
      * @param \Closure(): stdClass $make
      */
-    private static function validate(mixed $value, string $key, \Closure $make): ?ValidationError
+    public static function validate(mixed $value, string $key, \Closure $make): ?ValidationError
     {
         if (count(self::$schemas) >= self::MOST_KEPT) {
             self::$schemas = [];

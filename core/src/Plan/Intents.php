@@ -8,10 +8,12 @@ use Hollin\Core\Components\Catalogue;
 use Hollin\Core\Components\Panels\Circuit;
 use Hollin\Core\Components\Panels\Panel;
 use Hollin\Core\Job\BadJobFile;
+use Hollin\Core\Job\Field;
 use Hollin\Core\Job\Id;
 use Hollin\Core\Job\JobFile;
 use Hollin\Core\Job\Problem;
 use Hollin\Core\Job\Rig;
+use Hollin\Core\Job\Schema;
 use Hollin\Core\Job\Values;
 use Hollin\Core\Plan\Arrangements\Arrangement;
 use Hollin\Core\Plan\Arrangements\Arrangements;
@@ -206,13 +208,12 @@ final class Intents
     protected function surveySet(): Edit
     {
         $id = $this->component();
-        $this->surveyed($id);
+        // Named as it was: what the change makes of it is checked afterwards.
+        $component = $this->surveyed($id);
         $reason = Planned::apply($this->document->asFound->components, (object) ['op' => 'set', 'target' => $id, 'path' => $this->path(), 'value' => $this->intent->raw()->value]);
         if ($reason !== null) {
             throw Refused::because('/intent/path', $reason);
         }
-
-        $component = $this->document->asFound->components->{$id};
 
         return $this->done("surveyed {$component->label}: " . Catalogue::placeWords($component->type, $this->path()));
     }
@@ -495,17 +496,18 @@ final class Intents
     /** @param class-string<Arrangement> $recipe */
     private static function checkOptions(stdClass $options, string $recipe): void
     {
-        static $validator = null;
-        $fields = $recipe::options();
-        unset($fields['circuits']);
-        $schema = (object) \Hollin\Core\Job\Field::objectSchema($fields);
-        $schema->properties->circuits = (object) ['type' => 'object', 'maxProperties' => 60, 'additionalProperties' => (object) ['type' => 'boolean']];
-        $validator ??= new \Opis\JsonSchema\Validator(max_errors: 10, stop_at_first_error: false);
-        $error = $validator->validate($options, $schema)->error();
+        $error = Schema::validate($options, "options of {$recipe}", function () use ($recipe): stdClass {
+            $fields = $recipe::options();
+            unset($fields['circuits']);
+            $schema = (object) Field::objectSchema($fields);
+            $schema->properties->circuits = (object) ['type' => 'object', 'maxProperties' => 60, 'additionalProperties' => (object) ['type' => 'boolean']];
+
+            return $schema;
+        });
         if ($error !== null) {
             throw new Refused(array_map(
                 fn(Problem $p): Problem => new Problem('/intent/options' . $p->pointer, $p->message),
-                \Hollin\Core\Job\Schema::leaves($error) ?: [new Problem('', 'is not right.')],
+                Schema::leaves($error) ?: [new Problem('', 'is not right.')],
             ));
         }
     }
