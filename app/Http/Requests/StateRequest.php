@@ -8,16 +8,16 @@ use App\Models\RigJob;
 use Hollin\Core\Answers\JobAnswers;
 use Hollin\Core\Answers\StateAnswer;
 use Hollin\Core\Plan\Refused;
+use Illuminate\Auth\Access\Response;
 use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Support\Facades\Gate;
 
 /** A view of a job with its controls set by hand, and which loads run. */
 final class StateRequest extends FormRequest
 {
-    public function authorize(): bool
+    public function authorize(): Response
     {
-        $job = $this->route('job');
-
-        return $job instanceof RigJob && $this->user()?->can('view', $job) === true;
+        return Gate::inspect('view', $this->route('job'));
     }
 
     /** @return array<string, mixed> */
