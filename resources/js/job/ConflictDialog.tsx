@@ -1,11 +1,39 @@
+import { useQuery } from '@tanstack/react-query';
 import { Button, Modal } from 'antd';
-import type { DesignHold } from './useDesign';
+import type { Reference } from '../api/client';
+import { useUnits, type Units } from '../shell/units';
+import { placeOf, valueWords } from '../ui/spoken';
+import { referenceQuery, type DesignHold } from './useDesign';
 
-const shown = (value: unknown) => (value === null || value === undefined ? 'taken out' : JSON.stringify(value, null, 1));
+/** The place two people changed, and both values, as they would be said at the rig. */
+export function conflictWords(
+  pointer: string,
+  components: Record<string, { type: string; label: string }>,
+  forms: Reference['forms'] | undefined,
+  units: Units,
+): { where: string; say: (value: unknown) => string } {
+  const [, id, path] = /^\/asFound\/components\/([^/]+)((?:\/[^/]+)*)$/.exec(pointer) ?? [];
+  const part = id ? components[id] : undefined;
+  const name = (other: string) => components[other]?.label ?? other;
+  if (!part || !path) {
+    return {
+      where: part?.label ?? pointer.split('/').slice(-2).join(' '),
+      say: (value) => (value === null || value === undefined ? 'taken out' : JSON.stringify(value, null, 1)),
+    };
+  }
+  // A value's own parts are not places: what is known of it goes with it.
+  const at = placeOf(forms, part.type, path.replace(/\/(value|basis|entered|by|at)$/, ''));
+  return {
+    where: `${part.label}: ${at.words}`,
+    say: (value) => (value === null || value === undefined ? 'taken out' : valueWords(at.field, value, units, name)),
+  };
+}
 
 /** Somebody changed the same place: both values stand here, theirs is what is stored. */
 export function ConflictDialog({ hold }: { hold: DesignHold }) {
   const conflict = hold.conflict;
+  const forms = useQuery(referenceQuery).data?.forms;
+  const units = useUnits();
   return (
     <Modal
       open={conflict !== null}
@@ -26,21 +54,24 @@ export function ConflictDialog({ hold }: { hold: DesignHold }) {
         keeps the other.
       </p>
       <ul className="conflicts">
-        {conflict?.conflicts.map((c) => (
-          <li key={c.pointer}>
-            <b>{c.pointer.split('/').slice(-2).join(' ')}</b>
-            <div className="conflict-pair">
-              <div>
-                <span className="quiet">yours</span>
-                <pre>{shown(c.yours)}</pre>
+        {conflict?.conflicts.map((c) => {
+          const words = conflictWords(c.pointer, hold.design.document.asFound.components, forms, units);
+          return (
+            <li key={c.pointer}>
+              <b>{words.where}</b>
+              <div className="conflict-pair">
+                <div>
+                  <span className="quiet">yours</span>
+                  <pre>{words.say(c.yours)}</pre>
+                </div>
+                <div>
+                  <span className="quiet">{c.by}</span>
+                  <pre>{words.say(c.theirs)}</pre>
+                </div>
               </div>
-              <div>
-                <span className="quiet">{c.by}</span>
-                <pre>{shown(c.theirs)}</pre>
-              </div>
-            </div>
-          </li>
-        ))}
+            </li>
+          );
+        })}
       </ul>
     </Modal>
   );

@@ -1,0 +1,330 @@
+import { readFileSync } from 'node:fs';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { App } from 'antd';
+import type { ReactNode } from 'react';
+import { renderToStaticMarkup } from 'react-dom/server';
+import { MemoryRouter, Route, Routes } from 'react-router';
+import { beforeAll, describe, expect, it } from 'vitest';
+import type { Answer, Design, Field, Finding, Reference, View } from './api/client';
+import { conflictWords } from './job/ConflictDialog';
+import type { DesignHold } from './job/useDesign';
+import { Changes } from './plan/Changes';
+import { counted, countOf, ownFindings } from './plan/findings';
+import { LiveTable } from './plan/LiveTable';
+import { MeterPanel } from './plan/MeterPanel';
+import { PlansTable } from './plan/PlansTable';
+import SheetPlace from './sheet/SheetPlace';
+import { makeUnits, UnitsContext } from './shell/units';
+import SizePlace from './size/SizePlace';
+import { Assumed } from './ui/Assumed';
+
+/* The places of a job on the demo rig's document and the core's real answers to it. */
+
+const answers = JSON.parse(readFileSync('tests/golden/answers/demo.json', 'utf8')) as Record<string, Answer>;
+const document = JSON.parse(readFileSync('tests/golden/format-1.json', 'utf8')) as Design['document'];
+const nothing = () => undefined;
+const words = (html: string) =>
+  html
+    .replace(/<style[\s\S]*?<\/style>/g, '')
+    .replace(/<[^>]+>/g, ' ')
+    .replace(/&#x27;/g, "'")
+    .replace(/&amp;/g, '&')
+    .replace(/\s+/g, ' ')
+    .trim();
+
+const views = Object.keys(answers).map((id): View => {
+  const plan = id === 'as_found' ? null : id.split('/')[0]!;
+  return {
+    id,
+    hash: id,
+    plan,
+    stage: plan ? id.split('/')[1]! : null,
+    title: plan ? document.plans[plan]!.title : 'As found',
+    last: plan !== null,
+  } as View;
+});
+
+const design = (more: Partial<Design> = {}): Design =>
+  ({ id: 1, revision: 29, head: 29, title: document.title, customer: 'Pippin & Scion', document, views, answers, ...more }) as Design;
+
+const hold = (d: Design = design()): DesignHold =>
+  ({
+    design: d,
+    saving: false,
+    conflict: null,
+    dismissConflict: nothing,
+    insist: () => Promise.resolve(true),
+    view: (id: string) => d.views.find((v) => v.id === id),
+    answer: (id: string) => d.answers[d.views.find((v) => v.id === id)?.hash ?? ''],
+    edit: () => Promise.resolve(true),
+    undo: () => Promise.resolve(),
+    restore: () => Promise.resolve(),
+    take: nothing,
+    catchUp: () => Promise.resolve(),
+  }) as DesignHold;
+
+const field = (kind: string, label: string, more: Partial<Field> = {}): Field => ({
+  kind,
+  label,
+  unit: '',
+  min: 0,
+  max: 0,
+  choices: {},
+  surveyed: false,
+  required: true,
+  note: '',
+  fields: {},
+  ...more,
+});
+const cable = field('group', 'Cable', {
+  fields: { size: field('size', 'Size'), lengthM: field('number', 'Length, one way', { unit: 'm' }) },
+});
+const end = (label: string) => field('group', label, { fields: { at: field('ref', 'Equipment'), port: field('text', 'Port') } });
+const lands = (label: string) =>
+  field('group', label, { fields: { panel: field('ref', 'Panel'), slot: field('integer', 'Slot'), half: field('choice', 'Half') } });
+const forms: Reference['forms'] = {
+  circuit: {
+    summary: '',
+    fields: {
+      label: field('text', 'Name'),
+      breakerA: field('integer', 'Breaker, A'),
+      cable,
+      hot: lands('Where the hot lands'),
+      neutral: lands('Where the neutral lands'),
+      feeds: end('Equipment it feeds'),
+    },
+  },
+  lead: { summary: '', fields: { from: field('terminal', 'From'), to: field('terminal', 'To'), cable } },
+  frame_bond: { summary: '', fields: { from: field('terminal', 'From'), cable } },
+  feeder: { summary: '', fields: { from: end('From'), to: end('To'), cable } },
+};
+
+function shown(node: ReactNode, seed: (client: QueryClient) => void = nothing, metric = false): string {
+  const client = new QueryClient();
+  client.setQueryData(['reference'], { version: 'x', forms, layouts: [], arrangements: [], rules: [], conductors: [] });
+  seed(client);
+  return renderToStaticMarkup(
+    <QueryClientProvider client={client}>
+      <UnitsContext.Provider value={makeUnits(metric ? 'metric' : 'trade')}>
+        <App>{node}</App>
+      </UnitsContext.Provider>
+    </QueryClientProvider>,
+  );
+}
+
+describe('plans compared', () => {
+  const table = (d?: Design, metric = false) => words(shown(<PlansTable hold={hold(d)} open={nothing} />, nothing, metric));
+
+  it('asks every plan the same questions, as found among them', () => {
+    const text = table();
+    for (const view of views) expect(text).toContain(view.title);
+    for (const question of [
+      'Needed off grid',
+      'Circuits on the inverter',
+      'Dangers, always',
+      'Left to somebody',
+      'Weight',
+      'States checked',
+    ])
+      expect(text).toContain(question);
+  });
+
+  it('counts what the core counted', () => {
+    const text = table();
+    for (const answer of Object.values(answers)) expect(text).toContain(answer.checked.states.toLocaleString('en').replace(/,/g, ' '));
+    const needed = Object.keys(document.needs.offGrid ?? {}).length;
+    expect(needed).toBeGreaterThan(0);
+    expect(text).toMatch(new RegExp(`\\d of ${needed}`));
+  });
+
+  it('says weight against as found as an assumption, in the units chosen', () => {
+    expect(table()).toMatch(/~[+−]\d+ lb/);
+    expect(table(undefined, true)).toMatch(/~[+−]\d+(\.\d)? kg/);
+  });
+
+  it('waits visibly for an answer it does not have yet', () => {
+    const some = { ...answers };
+    delete some['line/whole'];
+    expect(table(design({ answers: some }))).toContain('…');
+  });
+});
+
+describe('the changes of a plan', () => {
+  const changes = (mayPlan: boolean) => words(shown(<Changes hold={hold()} plan="panel" mayPlan={mayPlan} />));
+
+  it("are told stage by stage in words, none of the file's own names among them", () => {
+    const text = changes(true);
+    for (const stage of Object.values(document.plans.panel!.stages)) expect(text).toContain(stage.title);
+    expect(text).toContain('fit Inverter/charger 3000 VA');
+    expect(text).toMatch(/where the hot lands: (panel )?Inverter panel, slot \d/);
+    expect(text).not.toContain('inverter_panel');
+    expect(text).not.toMatch(/lengthM|breakerA/);
+  });
+
+  it('can be dropped by whoever may plan, and only read by an apprentice', () => {
+    expect(changes(true)).toContain('Drop');
+    expect(changes(false)).not.toContain('Drop');
+    expect(changes(false)).not.toContain('Add a stage');
+  });
+
+  it('are nothing for a plan that is gone', () => {
+    expect(words(shown(<Changes hold={hold()} plan="gone" mayPlan />))).toBe('');
+  });
+});
+
+describe('what is live', () => {
+  it("names every circuit and state, and puts the source's letter with its word", () => {
+    for (const answer of Object.values(answers)) {
+      const text = words(shown(<LiveTable answer={answer} plain />));
+      for (const row of answer.table) expect(text).toContain(row.label);
+      for (const state of answer.states) expect(text).toContain(state.title);
+    }
+    expect(words(shown(<LiveTable answer={answers['line/whole']!} plain />))).toMatch(/I inverter/);
+  });
+
+  it('heads circuits that hang on equipment, and not on a panel', () => {
+    const answer = answers['line/whole']!;
+    const row = { ...answer.table[0]!, panel: '', slot: 0, half: '', circuit: 'c_x', label: 'Outlet on the inverter' };
+    const text = words(shown(<LiveTable answer={{ ...answer, table: [row as never, ...answer.table] }} plain />));
+    expect(text).toContain('On equipment, no panel');
+  });
+});
+
+describe('the meter', () => {
+  const answer = answers['line/whole']!;
+  const state = answer.states.find((s) => s.id === 'inverting')!;
+  const setting = { controls: state.controls, surroundings: state.surroundings };
+  const meter = (about: string | null) =>
+    words(shown(<MeterPanel job={1} revision={29} view="line/whole" answer={answer} setting={setting} running={[]} about={about} />));
+
+  it('has every function a technician carries, and asks where before it shows anything', () => {
+    const text = meter(null);
+    for (const f of [
+      'AC volts',
+      'low impedance',
+      'Ohms',
+      'AC clamp',
+      'DC clamp',
+      'Residual current',
+      'GFCI button',
+      'Plug-in tester',
+      'detector',
+    ])
+      expect(text).toContain(f);
+    expect(text).toContain('Touch a circuit or a plate on the wall');
+    expect(text).toContain('Computed, not measured');
+  });
+
+  it('offers the three readings of an outlet that was touched', () => {
+    expect(meter('c_outlets')).toContain('hot – neutral hot – ground neutral – ground');
+    expect(meter('bank')).not.toContain('hot – neutral');
+  });
+});
+
+describe('sizes', () => {
+  const sizes = (view: string, metric = false) =>
+    words(shown(<SizePlace hold={hold()} viewId={view} setViewId={nothing} />, nothing, metric));
+
+  it('say what governs each, with its source', () => {
+    const size = answers['panel/whole']!.sizes[0]!;
+    const text = sizes('panel/whole');
+    for (const figure of size.figures) expect(text).toContain(figure.label);
+    for (const choice of size.choices.filter((c) => c.possible)) expect(text).toContain(choice.spoken);
+    for (const family of size.fuse.families) expect(text).toContain(family.label);
+    expect(text).toContain('governs');
+  });
+
+  it('follow the switch of units', () => {
+    expect(sizes('panel/whole')).toMatch(/round trip \d+ ft/);
+    expect(sizes('panel/whole', true)).toMatch(/round trip \d+\.\d m/);
+  });
+
+  it('say that there is nothing to size rather than showing an empty table', () => {
+    expect(sizes('as_found')).toContain('Nothing to size yet');
+  });
+});
+
+describe('the sheet', () => {
+  const sheet = (view: string) =>
+    shown(
+      <MemoryRouter initialEntries={[`/jobs/1/sheet?view=${encodeURIComponent(view)}`]}>
+        <Routes>
+          <Route path="/jobs/:id/sheet" element={<SheetPlace />} />
+        </Routes>
+      </MemoryRouter>,
+      (client) => client.setQueryData(['sheet', '1', view, undefined], design()),
+    );
+
+  it('tells first that it must not be built, counting only what the plan itself does', () => {
+    const answer = answers['panel/whole']!;
+    expect(words(sheet('panel/whole'))).toContain(`Do not build this as it stands: ${countOf(answer, 'danger')} dangers are open below`);
+    expect(answer.findings.length).toBeGreaterThan(ownFindings(answer).length);
+  });
+
+  it('carries every finding with its figures, what is impossible, sizes, changes and assumptions', () => {
+    const answer = answers['panel/whole']!;
+    const text = words(sheet('panel/whole'));
+    for (const f of answer.findings) expect(text).toContain(f.title);
+    for (const p of answer.prevented) expect(text).toContain(p.words);
+    expect(text).toContain('Take out Tongue battery');
+    expect(text).toContain('Assumed, not measured');
+    expect(text).toContain('At a pedestal that is wired wrong');
+    expect(text).toContain('rules ' + answer.rules);
+  });
+
+  it('gives the cautions on every sheet, and makes a wide wall smaller instead of cutting it off', () => {
+    const html = sheet('line/whole');
+    expect(words(html)).toContain('licensed');
+    expect(html).toMatch(/--wall-w:\d+/);
+  });
+});
+
+describe('counting findings', () => {
+  const answer = answers['panel/whole']!;
+  it('leaves out what takes a faulty pedestal', () => {
+    expect(ownFindings(answer).every((f: Finding) => f.ways.kind !== 'outside')).toBe(true);
+    expect(countOf(answer, 'danger') + countOf(answer, 'warning') + countOf(answer, 'advice')).toBe(ownFindings(answer).length);
+  });
+  it('says one danger and two dangers', () => {
+    expect([0, 1, 2].map((n) => counted(n, 'danger'))).toEqual(['0 dangers', '1 danger', '2 dangers']);
+  });
+});
+
+describe('what is assumed', () => {
+  it('stands part by part, in the units chosen', () => {
+    const list = [
+      { component: 'c_air', type: 'circuit', label: 'Air conditioner', what: '/breakerA', value: 20 },
+      { component: 'c_air', type: 'circuit', label: 'Air conditioner', what: '/cable/lengthM', value: 5 },
+      { component: 'ld', type: 'lead', label: 'Battery to fuse', what: '/cable/size', value: 'awg:6' },
+    ];
+    expect(words(shown(<Assumed assumptions={list} forms={forms} />))).toBe(
+      'Air conditioner breaker ~20 A ; cable, length one way ~16 ft Battery to fuse cable, size ~6 AWG',
+    );
+    expect(words(shown(<Assumed assumptions={list} forms={forms} />, nothing, true))).toContain('~5.0 m');
+  });
+});
+
+describe('a conflict', () => {
+  const components = { c_air: { type: 'circuit', label: 'Air conditioner' }, main_panel: { type: 'panel', label: 'Main panel' } };
+  const say = (pointer: string, value: unknown) => {
+    const at = conflictWords(pointer, components, forms, makeUnits('trade'));
+    return `${at.where} = ${at.say(value)}`;
+  };
+  it('is told by the part and the place, with values as they are said', () => {
+    expect(say('/asFound/components/c_air/breakerA', { value: 20, basis: 'read_off' })).toBe('Air conditioner: breaker = 20 A');
+    expect(say('/asFound/components/c_air/breakerA/value', 15)).toBe('Air conditioner: breaker = 15 A');
+    expect(say('/asFound/components/c_air/cable/lengthM/value', 5)).toBe('Air conditioner: cable, length one way = 16 ft');
+    expect(say('/asFound/components/c_air/hot', { panel: 'main_panel', slot: 4 })).toBe(
+      'Air conditioner: where the hot lands = Main panel, slot 4',
+    );
+  });
+  it('is told by its pointer where it is about no part', () => {
+    expect(say('/needs/offGrid', null)).toBe('needs offGrid = taken out');
+    expect(say('/asFound/components/c_air', undefined)).toBe('Air conditioner = taken out');
+  });
+});
+
+beforeAll(() => {
+  // The sheet sets the page's theme; the tests run without a page.
+  Object.assign(globalThis, { localStorage: { getItem: () => null, setItem: nothing } });
+});
