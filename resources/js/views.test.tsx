@@ -6,7 +6,7 @@ import { renderToStaticMarkup } from 'react-dom/server';
 import { MemoryRouter, Route, Routes } from 'react-router';
 import { beforeAll, describe, expect, it } from 'vitest';
 import type { Answer, Design, Field, Finding, Reference, View } from './api/client';
-import { conflictWords } from './job/ConflictDialog';
+import { conflictPlaces, conflictWords } from './job/ConflictDialog';
 import type { DesignHold } from './job/useDesign';
 import { Changes } from './plan/Changes';
 import { counted, countOf, ownFindings } from './plan/findings';
@@ -317,6 +317,19 @@ describe('a conflict', () => {
     expect(say('/asFound/components/c_air/hot', { panel: 'main_panel', slot: 4 })).toBe(
       'Air conditioner: where the hot lands = Main panel, slot 4',
     );
+  });
+  it('is told once for a value, not again for who said it and when', () => {
+    const at = '/asFound/components/c_air/cable/lengthM';
+    const both = (what: string, yours: unknown, theirs: unknown) => ({
+      pointer: `${at}/${what}`,
+      yours,
+      theirs,
+      by: 'Maren Voss: surveyed',
+    });
+    const all = [both('value', 5.5, 3.66), both('basis', 'told', 'told'), both('by', 'Idris', 'Maren'), both('entered', '5.5 m', '12 ft')];
+    expect(conflictPlaces(all).map((c) => c.pointer)).toEqual([`${at}/value`]);
+    expect(conflictPlaces([both('basis', 'told', 'measured')])).toHaveLength(1);
+    expect(say(`${at}/basis`, 'measured')).toBe('Air conditioner: cable, length one way, how it is known = measured');
   });
   it('is told by its pointer where it is about no part', () => {
     expect(say('/needs/offGrid', null)).toBe('needs offGrid = taken out');

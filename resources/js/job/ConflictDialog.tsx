@@ -5,6 +5,21 @@ import { useUnits, type Units } from '../shell/units';
 import { placeOf, valueWords } from '../ui/spoken';
 import { referenceQuery, type DesignHold } from './useDesign';
 
+/** What is written down about a value beside the value itself. */
+const ABOUT_A_VALUE = /\/(basis|entered|by|at)$/;
+
+type Conflicts = { pointer: string; yours?: unknown; theirs?: unknown; by: string }[];
+
+/** The places that really differ; who said a value and when goes with the value. */
+export function conflictPlaces(conflicts: Conflicts): Conflicts {
+  const values = new Set(conflicts.map((c) => c.pointer).filter((p) => p.endsWith('/value')));
+  return conflicts.filter(
+    (c) =>
+      JSON.stringify(c.yours) !== JSON.stringify(c.theirs) &&
+      !(ABOUT_A_VALUE.test(c.pointer) && values.has(c.pointer.replace(ABOUT_A_VALUE, '/value'))),
+  );
+}
+
 /** The place two people changed, and both values, as they would be said at the rig. */
 export function conflictWords(
   pointer: string,
@@ -21,8 +36,9 @@ export function conflictWords(
       say: (value) => (value === null || value === undefined ? 'taken out' : JSON.stringify(value, null, 1)),
     };
   }
-  // A value's own parts are not places: what is known of it goes with it.
-  const at = placeOf(forms, part.type, path.replace(/\/(value|basis|entered|by|at)$/, ''));
+  const at = placeOf(forms, part.type, path.replace(ABOUT_A_VALUE, '').replace(/\/value$/, ''));
+  if (ABOUT_A_VALUE.test(path))
+    return { where: `${part.label}: ${at.words}, how it is known`, say: (value) => String(value ?? 'taken out') };
   return {
     where: `${part.label}: ${at.words}`,
     say: (value) => (value === null || value === undefined ? 'taken out' : valueWords(at.field, value, units, name)),
@@ -54,7 +70,7 @@ export function ConflictDialog({ hold }: { hold: DesignHold }) {
         keeps the other.
       </p>
       <ul className="conflicts">
-        {conflict?.conflicts.map((c) => {
+        {conflictPlaces(conflict?.conflicts ?? []).map((c) => {
           const words = conflictWords(c.pointer, hold.design.document.asFound.components, forms, units);
           return (
             <li key={c.pointer}>
@@ -65,7 +81,7 @@ export function ConflictDialog({ hold }: { hold: DesignHold }) {
                   <pre>{words.say(c.yours)}</pre>
                 </div>
                 <div>
-                  <span className="quiet">{c.by}</span>
+                  <span className="quiet">{c.by.split(':')[0]}</span>
                   <pre>{words.say(c.theirs)}</pre>
                 </div>
               </div>
