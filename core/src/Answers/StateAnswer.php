@@ -136,9 +136,10 @@ final class StateAnswer
         foreach ($by as $what => $circuits) {
             $words[] = (count($circuits) > 3 ? count($circuits) . ' circuits' : implode(', ', $circuits)) . ": {$what}";
         }
-        $charging = array_diff_key($after->charging(), $before->charging());
-        foreach (array_keys($charging) as $id) {
-            $words[] = $this->rig->rig->label($this->rig->graph->sources[$id]->component) . ' charges';
+        foreach ([' charges' => [$after, $before], ' charges no longer' => [$before, $after]] as $what => [$with, $without]) {
+            foreach (array_keys(array_diff_key($with->charging(), $without->charging())) as $id) {
+                $words[] = $this->rig->rig->label($this->rig->graph->sources[$id]->component) . $what;
+            }
         }
 
         return $words;

@@ -164,7 +164,8 @@ describe('a surge unit', function (): void {
 
     it('lets everything in while bypassed', function () use ($parts): void {
         $settled = settle(around($parts(bypass: true)), ['inlet.plug' => 's30', 'guard.bypass' => 'bypassed'], ['shore.condition' => 'reversed']);
-        expect($settled->positions['guard.cut_off'])->toBe('closed');
+        expect($settled->positions['guard.cut_off'])->toBe('past')->and($settled->moves[0]['atS'])->toBeLessThan(0.1)
+            ->and($settled->situation->joined('guard.in.l', 'guard.out.l'))->toBeTrue()->and($settled->situation->joined('guard.in.n', 'guard.out.n'))->toBeTrue();
     });
 
     it('refuses a floating generator and takes one with a bonding plug', function (string $bond, string $ends) use ($parts): void {

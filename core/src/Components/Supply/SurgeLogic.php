@@ -13,6 +13,9 @@ final readonly class SurgeLogic implements Automatic
     /** How fast it opens on a wrong supply, s (common practice, no source). */
     private const OPENS_S = 0.5;
 
+    /** A bypass does not wait and does not test. */
+    private const PASSES_S = 0.05;
+
     public function __construct(private SurgeUnit $unit) {}
 
     public function reads(): array
@@ -23,7 +26,7 @@ final readonly class SurgeLogic implements Automatic
     public function wish(Look $look): string
     {
         if ($look->position($this->unit->bypassSwitch()) === 'bypassed') {
-            return 'closed';
+            return 'past';
         }
         $id = $this->unit->id;
         $right = $look->ac("{$id}.in.l", "{$id}.in.n", '') === 'good'
@@ -34,6 +37,10 @@ final readonly class SurgeLogic implements Automatic
 
     public function delayS(string $from, string $to): float
     {
-        return $to === 'closed' ? max(0.0, $this->unit->values->number('delayS')) : self::OPENS_S;
+        return match ($to) {
+            'closed' => max(0.0, $this->unit->values->number('delayS')),
+            'past' => self::PASSES_S,
+            default => self::OPENS_S,
+        };
     }
 }

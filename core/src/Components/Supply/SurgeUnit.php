@@ -67,10 +67,9 @@ final class SurgeUnit extends Component
         if ($this->values->flag('bypass')) {
             $graph->device(new Device($this->bypassSwitch(), $this->id, $this->label() . ' bypass', 'switch', ['in_use' => 'in use', 'bypassed' => 'bypassed'], 'in_use'));
         }
-        $graph->device(new Device($this->cutOff(), $this->id, $this->label(), 'relay', [
-            'open' => 'cut off', 'closed' => 'lets the supply in',
-        ], 'open', new SurgeLogic($this)));
-        $graph->poles($this->id, $this->id, $in, $out, $this->cutOff(), ['closed'], $this->values->number('ratingA'), $this->values->text('opens') === 'both');
+        $positions = ['open' => 'cut off', 'closed' => 'lets the supply in'] + ($this->values->flag('bypass') ? ['past' => 'bypassed, everything passes'] : []);
+        $graph->device(new Device($this->cutOff(), $this->id, $this->label(), 'relay', $positions, 'open', new SurgeLogic($this)));
+        $graph->poles($this->id, $this->id, $in, $out, $this->cutOff(), ['closed', 'past'], $this->values->number('ratingA'), $this->values->text('opens') === 'both');
     }
 
     public function plate(): Plate
