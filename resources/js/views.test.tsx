@@ -16,6 +16,9 @@ import { PlansTable } from './plan/PlansTable';
 import SheetPlace from './sheet/SheetPlace';
 import { makeUnits, UnitsContext } from './shell/units';
 import SizePlace from './size/SizePlace';
+import { NeedsPanel } from './survey/NeedsPanel';
+import SurveyPlace from './survey/SurveyPlace';
+import JobsPlace from './jobs/JobsPlace';
 import { Assumed } from './ui/Assumed';
 
 /* The places of a job on the demo rig's document and the core's real answers to it. */
@@ -334,6 +337,96 @@ describe('a conflict', () => {
   it('is told by its pointer where it is about no part', () => {
     expect(say('/needs/offGrid', null)).toBe('needs offGrid = taken out');
     expect(say('/asFound/components/c_air', undefined)).toBe('Air conditioner = taken out');
+  });
+});
+
+describe('the survey', () => {
+  const survey = (d?: Design) => shown(<SurveyPlace hold={hold(d)} viewId="as_found" setViewId={nothing} />);
+  const components = document.asFound.components;
+  const circuits = Object.values(components).filter((c) => c.type === 'circuit');
+
+  it('lists every circuit with where it lands, and every other part in its group', () => {
+    const text = words(survey());
+    for (const part of Object.values(components)) expect(text).toContain(part.label);
+    for (const c of circuits) {
+      const hot = c.hot as { panel?: string; slot?: number; half?: string };
+      if (hot.panel) expect(text).toContain(`${components[hot.panel]!.label} ${hot.slot}${hot.half ?? ''}`);
+    }
+  });
+
+  it('shows what is assumed as assumed, and says how much of it there is', () => {
+    const html = survey();
+    expect(words(html)).toContain(`${answers.as_found!.assumptions.length} values are still assumed`);
+    expect(html.match(/is-assumed/g)!.length).toBeGreaterThan(5);
+    expect(words(html)).toMatch(/~\d+ A/);
+  });
+
+  it('says where a neutral stayed when it is not with its hot', () => {
+    const apart = structuredClone(document);
+    (apart.asFound.components.c_outlets as Record<string, unknown>).neutral = { panel: 'elsewhere' };
+    apart.asFound.components.elsewhere = { type: 'panel', label: 'Old box' } as never;
+    expect(words(survey(design({ document: apart })))).toContain('apart: Old box');
+    expect(words(survey())).not.toContain('apart:');
+  });
+
+  it('starts from a layout while nothing is surveyed', () => {
+    const empty = structuredClone(document);
+    empty.asFound.components = {};
+    const html = shown(<SurveyPlace hold={hold(design({ document: empty }))} viewId="as_found" setViewId={nothing} />, (client) =>
+      client.setQueryData(['reference'], {
+        version: 'x',
+        forms,
+        layouts: [{ id: 'a', title: 'Teardrop', summary: 'Three circuits.' }],
+        arrangements: [],
+        rules: [],
+        conductors: [],
+      }),
+    );
+    expect(words(html)).toContain('What does it look most like?');
+    expect(words(html)).toContain('Teardrop Three circuits.');
+  });
+});
+
+describe('what must run', () => {
+  it('asks of every circuit and every load, and shows what was said', () => {
+    const html = shown(<NeedsPanel hold={hold()} />);
+    const text = words(html);
+    for (const c of Object.values(document.asFound.components)) if (c.type === 'circuit') expect(text).toContain(c.label);
+    for (const s of Object.values(document.needs.scenarios ?? {})) expect(text).toContain(`Together: ${s.title}`);
+    const said = Object.keys(document.needs.offGrid ?? {}).length;
+    const running = Object.values(document.needs.scenarios ?? {}).reduce((n, s) => n + Object.keys(s.running).length, 0);
+    expect(html.match(/checked=""/g)!.length).toBe(said + running);
+  });
+});
+
+describe('the jobs on the floor', () => {
+  const row = (id: number, title: string, stage: string) => ({
+    id,
+    title,
+    kind: 'travel_trailer',
+    customer: 'Pippin & Scion',
+    revision: 3,
+    changedAt: '2026-03-04T10:00:00Z',
+    stage,
+  });
+  const floor = (jobs: ReturnType<typeof row>[]) =>
+    words(
+      shown(
+        <MemoryRouter>
+          <JobsPlace />
+        </MemoryRouter>,
+        (client) => client.setQueryData(['jobs'], jobs),
+      ),
+    );
+
+  it('say whose they are, what they are and what is next', () => {
+    const text = floor([row(1, 'Hive trailer', 'plan'), row(2, 'Choir caravan', 'survey')]);
+    for (const part of ['Hive trailer', 'Choir caravan', 'Pippin & Scion', 'travel trailer', 'revision 3', 'Survey the rig as found'])
+      expect(text).toContain(part);
+  });
+
+  it('are none yet in a new workshop, and it says how to begin', () => {
+    expect(floor([])).toContain('Open a job');
   });
 });
 
