@@ -14,6 +14,7 @@ import { LiveTable } from './plan/LiveTable';
 import { MeterPanel } from './plan/MeterPanel';
 import { PlansTable } from './plan/PlansTable';
 import SheetPlace from './sheet/SheetPlace';
+import ReferencePlace from './shell/ReferencePlace';
 import { makeUnits, UnitsContext } from './shell/units';
 import SizePlace from './size/SizePlace';
 import { NeedsPanel } from './survey/NeedsPanel';
@@ -427,6 +428,37 @@ describe('the jobs on the floor', () => {
 
   it('are none yet in a new workshop, and it says how to begin', () => {
     expect(floor([])).toContain('Open a job');
+  });
+});
+
+describe('rules and tables', () => {
+  const text = words(
+    shown(
+      <MemoryRouter>
+        <ReferencePlace />
+      </MemoryRouter>,
+      (client) =>
+        client.setQueryData(['reference'], {
+          version: '2026.9',
+          forms,
+          layouts: [],
+          arrangements: [],
+          rules: [
+            { id: 'r', severity: 'danger', title: 'Two sources joined', explanation: 'Never.', source: 'NFPA 70 (value from memory)' },
+          ],
+          conductors: [
+            { designation: 'awg:12', spoken: '12 AWG', areaMm2: 3.31, mohmPerM20C: 5.211, ampacity: { marine: 45, branch: 20 } },
+          ],
+        }),
+    ),
+  );
+  it('carry their version, their source, and that values are from memory', () => {
+    expect(text).toContain('Rules, version 2026.9');
+    expect(text).toContain('Two sources joined Never. danger · NFPA 70 (value from memory)');
+    expect(text).toContain('check them against a printed copy');
+  });
+  it('show a dash where a school has no value, never a guess', () => {
+    expect(text).toContain('12 AWG 3.31 mm² 5.211 mΩ/m 45 A – 20 A –');
   });
 });
 
