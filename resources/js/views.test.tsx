@@ -5,7 +5,7 @@ import type { ReactNode } from 'react';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { MemoryRouter, Route, Routes } from 'react-router';
 import { beforeAll, describe, expect, it } from 'vitest';
-import type { Answer, Design, Field, Finding, Reference, View } from './api/client';
+import type { Answer, Design, Finding, Reference, View } from './api/client';
 import { conflictPlaces, conflictWords } from './job/ConflictDialog';
 import type { DesignHold } from './job/useDesign';
 import { Changes } from './plan/Changes';
@@ -21,20 +21,15 @@ import { NeedsPanel } from './survey/NeedsPanel';
 import SurveyPlace from './survey/SurveyPlace';
 import JobsPlace from './jobs/JobsPlace';
 import { Assumed } from './ui/Assumed';
+import { field, nothing, words as read } from './testing';
 
 /* The places of a job on the demo rig's document and the core's real answers to it. */
 
 const answers = JSON.parse(readFileSync('tests/golden/answers/demo.json', 'utf8')) as Record<string, Answer>;
 const document = JSON.parse(readFileSync('tests/golden/format-1.json', 'utf8')) as Design['document'];
-const nothing = () => undefined;
-const words = (html: string) =>
-  html
-    .replace(/<style[\s\S]*?<\/style>/g, '')
-    .replace(/<[^>]+>/g, ' ')
-    .replace(/&#x27;/g, "'")
-    .replace(/&amp;/g, '&')
-    .replace(/\s+/g, ' ')
-    .trim();
+
+/** With ampersands as they are read. */
+const words = (html: string) => read(html).replace(/&amp;/g, '&');
 
 const views = Object.keys(answers).map((id): View => {
   const plan = id === 'as_found' ? null : id.split('/')[0]!;
@@ -67,19 +62,6 @@ const hold = (d: Design = design()): DesignHold =>
     catchUp: () => Promise.resolve(),
   }) as DesignHold;
 
-const field = (kind: string, label: string, more: Partial<Field> = {}): Field => ({
-  kind,
-  label,
-  unit: '',
-  min: 0,
-  max: 0,
-  choices: {},
-  surveyed: false,
-  required: true,
-  note: '',
-  fields: {},
-  ...more,
-});
 const cable = field('group', 'Cable', {
   fields: { size: field('size', 'Size'), lengthM: field('number', 'Length, one way', { unit: 'm' }) },
 });

@@ -4,17 +4,11 @@ import { describe, expect, it } from 'vitest';
 import type { Answer, Finding, Remedy } from '../api/client';
 import { FindingsRail } from './FindingsRail';
 import { RailTabs } from './RailTabs';
+import { nothing, words } from '../testing';
 
 const answers = JSON.parse(readFileSync('tests/golden/answers/demo.json', 'utf8')) as Record<string, Answer>;
 const planned = answers['panel/whole']!;
 const line = answers['line/whole']!;
-const nothing = () => undefined;
-const words = (html: string) =>
-  html
-    .replace(/<[^>]+>/g, ' ')
-    .replace(/&#x27;/g, "'")
-    .replace(/\s+/g, ' ')
-    .trim();
 
 interface Options {
   focus?: Finding | null;

@@ -1,21 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import type { Field, Reference } from '../api/client';
+import type { Reference } from '../api/client';
 import { makeUnits } from '../shell/units';
 import { placeOf, valueWords } from './spoken';
-
-const field = (kind: string, label: string, more: Partial<Field> = {}): Field => ({
-  kind,
-  label,
-  unit: '',
-  min: 0,
-  max: 0,
-  choices: {},
-  surveyed: false,
-  required: true,
-  note: '',
-  fields: {},
-  ...more,
-});
+import { field } from '../testing';
 
 const forms: Reference['forms'] = {
   circuit: {

@@ -8,6 +8,7 @@ import { layoutWall, routeKey, rowKey } from './layout';
 import { ListForm } from './ListForm';
 import { ribbonPaint, stateOf, witnessSteps } from './paint';
 import { Severity, Staple, Wall } from './Wall';
+import { nothing, words } from '../testing';
 
 /* The interface on the demo rig's real answers, as the core gives them. */
 
@@ -15,14 +16,6 @@ const answers = JSON.parse(readFileSync('tests/golden/answers/demo.json', 'utf8'
 const planned = answers['panel/whole']!;
 const found = answers['as_found']!;
 const finding = (rule: string): Finding => planned.findings.find((f) => f.rule === rule)!;
-const nothing = () => undefined;
-const words = (html: string) =>
-  html
-    .replace(/<title>.*?<\/title>/g, '')
-    .replace(/<[^>]+>/g, ' ')
-    .replace(/&#x27;/g, "'")
-    .replace(/\s+/g, ' ')
-    .trim();
 const geometry = layoutWall([found.wall, planned.wall], { width: 944, rowHeight: 26 });
 const wallOf = (answer: Answer, state: string, focus: Finding | null = null) =>
   renderToStaticMarkup(

@@ -10,20 +10,13 @@ import { layoutWall, routeKey, rowKey, type Box, type Geometry, type Point } fro
 import { ListForm } from './ListForm';
 import { ribbonPaint } from './paint';
 import { Wall } from './Wall';
+import { nothing, words } from '../testing';
 
 /* The wall on rigs with every kind of switching: as the core answers for the demo workshop's own. */
 
 type Answers = Record<string, Answer>;
 const read = (name: string) => JSON.parse(readFileSync(`tests/golden/answers/${name}.json`, 'utf8')) as Answers;
 const rigs: Record<string, Answers> = { archive: read('archive'), tideline: read('tideline') };
-const nothing = () => undefined;
-const words = (html: string) =>
-  html
-    .replace(/<title>.*?<\/title>/g, '')
-    .replace(/<[^>]+>/g, ' ')
-    .replace(/&#x27;/g, "'")
-    .replace(/\s+/g, ' ')
-    .trim();
 
 const views = Object.entries(rigs).flatMap(([name, answers]) => Object.keys(answers).map((view) => [name, view] as const));
 const laid = (name: string, view: string, width = 944): { answer: Answer; geometry: Geometry } => {
