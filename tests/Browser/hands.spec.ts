@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import { accessible, openJob, signIn } from './helpers';
 
@@ -51,6 +52,9 @@ test('the meter: a pedestal every tester calls good, and the skin that is not', 
   await page.getByRole('combobox', { name: 'Black probe' }).fill('Frame');
   await page.keyboard.press('Enter');
   await expect(face).toContainText('never measure ohms here');
+  const [netlist] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'AC side' }).click()]);
+  expect(netlist.suggestedFilename()).toBe('state-ac.cir');
+  expect(readFileSync(await netlist.path(), 'utf8')).toContain('ac lin 1 60 60');
 });
 
 test('a finding that no named state shows puts the wall into the setting that does', async ({ page }) => {

@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { Select } from 'antd';
+import { App, Select } from 'antd';
 import { useState } from 'react';
 import { api, ApiError, unwrap, type Answer } from '../api/client';
 import type { Setting } from './useSettled';
@@ -37,6 +37,7 @@ export function MeterPanel({ job, revision, view, answer, setting, running, abou
   const [a, setA] = useState('');
   const [b, setB] = useState('');
   const [zeroed, setZeroed] = useState(true);
+  const { message } = App.useApp();
   const takes = KINDS.find(([k]) => k === kind)![2];
   const circuits = Object.fromEntries(answer.table.map((r) => [r.circuit, r.label]));
   const choices = takes === 'conductor' ? answer.conductors : takes === 'circuit' ? circuits : answer.points;
@@ -55,6 +56,24 @@ export function MeterPanel({ job, revision, view, answer, setting, running, abou
         }),
       ),
   });
+  const takeAway = async (side: 'ac' | 'dc') => {
+    try {
+      const netlist = unwrap(
+        await api.POST('/jobs/{job}/netlist', {
+          params: { path: { job }, query: { side } },
+          body: { view, revision, running, ...setting },
+          parseAs: 'text',
+        }),
+      );
+      const link = document.createElement('a');
+      link.href = URL.createObjectURL(new Blob([netlist], { type: 'text/plain' }));
+      link.download = `state-${side}.cir`;
+      link.click();
+      URL.revokeObjectURL(link.href);
+    } catch (e) {
+      void message.error(e instanceof ApiError ? e.message : 'No connection. Nothing was saved.', 7);
+    }
+  };
   // What was touched on the wall comes first in the list.
   const options = Object.entries(choices)
     .map(([value, label]) => ({ value, label }))
@@ -143,6 +162,15 @@ export function MeterPanel({ job, revision, view, answer, setting, running, abou
       <p className="quiet">
         Computed, not measured. At the rig prove the meter on a known live point before and after, and change one probe at a time.
       </p>
+      <div className="meter-quick">
+        <span className="quiet">This state as a SPICE netlist</span>
+        <button type="button" onClick={() => void takeAway('ac')}>
+          AC side
+        </button>
+        <button type="button" onClick={() => void takeAway('dc')}>
+          DC side
+        </button>
+      </div>
     </div>
   );
 }
