@@ -199,7 +199,7 @@ describe('the meter', () => {
       expect(text).toContain(f);
     expect(text).toContain('Touch a circuit or a plate on the wall');
     expect(text).toContain('Computed, not measured');
-    expect(text).toContain('This state as a SPICE netlist AC side DC side');
+    expect(text).toContain('This state as SPICE AC side DC side');
   });
 
   it('offers the three readings of an outlet that was touched', () => {

@@ -23,7 +23,7 @@ export function FilePanel({ hold, viewId }: { hold: DesignHold; viewId: string }
       hold.take(design);
       void message.success('The job file is in.');
     } catch (e) {
-      const problems = e instanceof ApiError ? e.problems : [];
+      const problems = e instanceof ApiError ? e.problems.filter((p) => p.message !== e.message) : [];
       modal.error({
         title: 'The job file was not brought in',
         content: (

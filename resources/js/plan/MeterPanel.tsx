@@ -163,7 +163,7 @@ export function MeterPanel({ job, revision, view, answer, setting, running, abou
         Computed, not measured. At the rig prove the meter on a known live point before and after, and change one probe at a time.
       </p>
       <div className="meter-quick">
-        <span className="quiet">This state as a SPICE netlist</span>
+        <span className="quiet">This state as SPICE</span>
         <button type="button" onClick={() => void takeAway('ac')}>
           AC side
         </button>
