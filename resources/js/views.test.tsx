@@ -8,6 +8,7 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import type { Answer, Design, Finding, Reference, View } from './api/client';
 import { conflictPlaces, conflictWords } from './job/ConflictDialog';
 import type { DesignHold } from './job/useDesign';
+import { within } from './plan/ArrangementDialog';
 import { Changes } from './plan/Changes';
 import { counted, countOf, ownFindings } from './plan/findings';
 import { LiveTable } from './plan/LiveTable';
@@ -442,6 +443,38 @@ describe('rules and tables', () => {
   });
   it('show a dash where a school has no value, never a guess', () => {
     expect(text).toContain('12 AWG 3.31 mm² 5.211 mΩ/m 45 A – 20 A –');
+  });
+});
+
+describe('a number asked of a plan', () => {
+  const said = async (f: ReturnType<typeof field>, value: unknown): Promise<string> => {
+    for (const rule of within(f)) {
+      try {
+        await rule.validator(null, value);
+      } catch (e) {
+        return (e as Error).message;
+      }
+    }
+    return 'right';
+  };
+  const surge = field('number', 'Inverter, surge', { min: 150, max: 10000, unit: 'W' });
+  const fuse = field('integer', 'Main fuse, A', { min: 20, max: 600 });
+
+  it('is said to be out of bounds, with what would be right', async () => {
+    expect(await said(surge, -5)).toBe('150 to 10000 W.');
+    expect(await said(surge, 10001)).toBe('150 to 10000 W.');
+    expect(await said(fuse, 1.5)).toBe('20 to 600.');
+    expect(await said(fuse, 300.5)).toBe('A whole number.');
+  });
+
+  it('passes at its bounds, and when it is left empty', async () => {
+    for (const value of [150, 10000, undefined, null]) expect(await said(surge, value)).toBe('right');
+    expect(await said(fuse, 400)).toBe('right');
+  });
+
+  it('is no matter for what is chosen from a list', () => {
+    expect(within(field('choice', 'Poles', { choices: { one: 'hot only' } }))).toEqual([]);
+    expect(within(field('flag', 'Assists'))).toEqual([]);
   });
 });
 

@@ -164,7 +164,7 @@ export function ArrangementDialog({ hold, plan, close, open }: Props) {
 }
 
 /** A number out of bounds is said where it stands, and left as it was typed. */
-function within(field: Field): { validator: (_: unknown, v: unknown) => Promise<void> }[] {
+export function within(field: Field): { validator: (_: unknown, v: unknown) => Promise<void> }[] {
   if (field.kind !== 'number' && field.kind !== 'integer') return [];
   return [
     {

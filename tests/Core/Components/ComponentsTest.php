@@ -283,3 +283,36 @@ describe('instruction', function (): void {
         expect($rig->components['x']->referenceProblems($rig->components)[0][1])->toContain('neither a circuit nor a converter');
     });
 });
+
+describe('places in words', function (): void {
+    it('are said as a person would, units left to the value', function (string $type, string $path, string $words): void {
+        expect(Catalogue::placeWords($type, $path))->toBe($words);
+    })->with([
+        ['circuit', '/breakerA', 'breaker'],
+        ['circuit', '/cable/size', 'cable, size'],
+        ['circuit', '/cable/lengthM', 'cable, length one way'],
+        ['circuit', '/gfci', 'GFCI'],
+        ['circuit', '/loads/element/watts', 'loads, element, power'],
+        ['panel', '/mainA', 'main breaker'],
+        ['panel', '/backfeed/holdDown', 'back-fed breaker, held down by a screw'],
+        ['inverter_charger', '/inputLimitA', 'input current limit as set'],
+        ['shore_supply', '/supplies/s15/ratingA', 'supplies, s15, pedestal breaker'],
+    ]);
+
+    it('fall back to the name in the file where nothing is known', function (string $type, string $path, string $words): void {
+        expect(Catalogue::placeWords($type, $path))->toBe($words);
+    })->with([
+        ['kettle', '/lid', 'lid'],
+        ['circuit', '/wish/list', 'wish, list'],
+        ['circuit', '/label/deeper', 'name, deeper'],
+        ['', '/cable/size', 'cable, size'],
+    ]);
+
+    it('know every property of every type by a label of its own', function (): void {
+        foreach (Catalogue::types() as $type => $class) {
+            foreach (array_keys($class::allFields()) as $name) {
+                expect(trim(Catalogue::placeWords($type, "/{$name}")))->not->toBe('', "{$type}/{$name}");
+            }
+        }
+    });
+});
