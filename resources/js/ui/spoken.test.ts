@@ -55,4 +55,15 @@ describe('a place in a part and its value, said', () => {
     expect(placeOf(forms, 'kettle', '/lid').words).toBe('lid');
     expect(valueWords(undefined, true, trade)).toBe('yes');
   });
+  it('says yes and no, and keeps a number that has no unit bare', () => {
+    expect(valueWords(field('flag', 'Assists'), true, trade)).toBe('yes');
+    expect(valueWords(field('flag', 'Assists'), { value: false, basis: 'told' }, trade)).toBe('no');
+    expect(valueWords(field('number', 'Efficiency'), 0.88, trade)).toBe('0.88');
+    expect(valueWords(field('number', 'Capacity', { unit: 'Ah' }), 200, trade)).toBe('200 Ah');
+  });
+  it('never converts the gauge printed on a jacket, only adds the area for whoever reads that', () => {
+    expect(said('/cable/size', 'awg:4/0', trade)).toBe('cable, size 4/0 AWG');
+    expect(said('/cable/size', 'awg:4/0', metric)).toBe('cable, size 4/0 AWG (107 mm²)');
+    expect(said('/cable/size', 'mm2:35', trade)).toBe('cable, size 35 mm²');
+  });
 });
