@@ -33,16 +33,8 @@ final class Rigs
     public static function demo(string $name): stdClass
     {
         static $made = [];
-        if (!isset($made[$name])) {
-            $rig = \Database\Seeders\DemoRigs::all()[$name];
-            $document = JobFile::blank($rig['title']);
-            foreach ([...$rig['survey'], ...$rig['plans']] as $intent) {
-                $document = self::edit($document, $intent);
-            }
-            $made[$name] = $document;
-        }
 
-        return $made[$name];
+        return $made[$name] ??= \Database\Seeders\DemoRigs::document($name);
     }
 
     /** @param array<string, mixed> $intent */

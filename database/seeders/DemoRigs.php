@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace Database\Seeders;
 
+use Hollin\Core\Job\JobFile;
+use Hollin\Core\Plan\Intents;
+use stdClass;
+
 /**
  * The rigs of the demo workshop, as the edits that make them. Everything in them is invented:
  * a trailer a grafting school tows from orchard to orchard; a map archive's trailer in which
@@ -11,6 +15,18 @@ namespace Database\Seeders;
  */
 final class DemoRigs
 {
+    /** One of them as the document its edits make. */
+    public static function document(string $name): stdClass
+    {
+        $rig = self::all()[$name];
+        $document = JobFile::blank($rig['title'], $rig['kind']);
+        foreach ([...$rig['survey'], ...$rig['plans']] as $intent) {
+            $document = Intents::apply($document, json_decode((string) json_encode($intent, JSON_PRESERVE_ZERO_FRACTION), false, 32, JSON_THROW_ON_ERROR))->document;
+        }
+
+        return $document;
+    }
+
     /** @return array<string, array{title: string, kind: string, customer: string, survey: list<array<string, mixed>>, plans: list<array<string, mixed>>}> */
     public static function all(): array
     {

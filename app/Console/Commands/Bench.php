@@ -8,8 +8,6 @@ use Database\Seeders\DemoRigs;
 use Database\Seeders\DemoSeeder;
 use Hollin\Core\Answers\JobAnswers;
 use Hollin\Core\Answers\RigAnswer;
-use Hollin\Core\Job\JobFile;
-use Hollin\Core\Plan\Intents;
 use Hollin\Core\Rules\Judge;
 use Hollin\Core\Solve\LoadFlow;
 use Hollin\Core\Solve\Spice;
@@ -25,9 +23,9 @@ final class Bench extends Command
 
     private const EVERY_S = 2.0;
 
-    protected $signature = 'hollin:bench {what : core, flow or load} {--url= : of the running application, for load} {--seconds=40 : how long the load lasts}';
-
     private const LARGEST = 'tideline';
+
+    protected $signature = 'hollin:bench {what : core, flow or load} {--url= : of the running application, for load} {--seconds=40 : how long the load lasts}';
 
     protected $description = 'Measure the core, or the time from an edit to its consequences with eight people editing';
 
@@ -44,7 +42,7 @@ final class Bench extends Command
     {
         foreach (['grafting' => 'the first demo rig', self::LARGEST => 'the largest'] as $name => $words) {
             $this->line("{$words}:");
-            $this->judged(self::demo($name));
+            $this->judged(DemoRigs::document($name));
         }
         $this->line(sprintf('peak memory %.1f MB', memory_get_peak_usage() / 1e6));
 
@@ -94,7 +92,7 @@ final class Bench extends Command
     /** The load flow of the largest demo rig in every state, all loads on; and the same netlists in ngspice. */
     private function flow(): int
     {
-        $rig = (new JobAnswers(self::demo()))->rig('line/whole') ?? throw new \RuntimeException('the demo has changed');
+        $rig = (new JobAnswers(DemoRigs::document(self::LARGEST)))->rig('line/whole') ?? throw new \RuntimeException('the demo has changed');
         $running = $rig->allLoads();
         $all = $again = $power = $spice = [];
         foreach ($rig->settled as $state => $settled) {
@@ -331,14 +329,4 @@ final class Bench extends Command
         return $handle;
     }
 
-    private static function demo(string $name = self::LARGEST): stdClass
-    {
-        $rig = DemoRigs::all()[$name];
-        $document = JobFile::blank($rig['title']);
-        foreach ([...$rig['survey'], ...$rig['plans']] as $intent) {
-            $document = Intents::apply($document, json_decode((string) json_encode($intent, JSON_PRESERVE_ZERO_FRACTION), false, 32, JSON_THROW_ON_ERROR))->document;
-        }
-
-        return $document;
-    }
 }

@@ -9,7 +9,6 @@ use Database\Seeders\DemoRigs;
 use Hollin\Core\Answers\JobAnswers;
 use Hollin\Core\Job\JobFile;
 use Hollin\Core\Job\Schema;
-use Hollin\Core\Plan\Intents;
 use Hollin\Core\Rules\Rule;
 use Hollin\Core\Rules\RuleBook;
 use Illuminate\Console\Command;
@@ -50,21 +49,11 @@ final class Documents extends Command
             'docs/job-file.schema.json' => JobFile::write(Schema::document()),
             'docs/rules.md' => self::rules(),
             'tests/golden/answers/demo.json' => self::answers(JobFile::read((string) file_get_contents(base_path('tests/golden/format-1.json')))),
-            'tests/golden/answers/archive.json' => self::answers(self::demo('archive')),
-            'tests/golden/answers/tideline.json' => self::answers(self::demo('tideline')),
+            'tests/golden/answers/archive.json' => self::answers(DemoRigs::document('archive')),
+            'tests/golden/answers/tideline.json' => self::answers(DemoRigs::document('tideline')),
         ];
     }
 
-    private static function demo(string $name): stdClass
-    {
-        $rig = DemoRigs::all()[$name];
-        $document = JobFile::blank($rig['title'], $rig['kind']);
-        foreach ([...$rig['survey'], ...$rig['plans']] as $intent) {
-            $document = Intents::apply($document, json_decode((string) json_encode($intent, JSON_PRESERVE_ZERO_FRACTION), false, 32, JSON_THROW_ON_ERROR))->document;
-        }
-
-        return $document;
-    }
 
     /** A demo rig's answers: what the interface's own tests are run on. */
     private static function answers(stdClass $document): string

@@ -34,16 +34,12 @@ final class JobFile
             throw BadJobFile::because('', 'must be a JSON object with "hollin": "job".');
         }
         self::check($document);
-        $problems = Planned::resultProblems($document);
-        if ($problems !== []) {
-            throw new BadJobFile($problems);
-        }
 
         return $document;
     }
 
     /**
-     * Every check on a decoded document: version, schema, references. With the document it came
+     * Every check on a decoded document: version, schema, references, and what its plans make of the rig. With the document it came
      * from, which passed before, only what differs is held against the schema again.
      *
      * @throws BadJobFile
@@ -58,7 +54,7 @@ final class JobFile
         if ($problems !== []) {
             throw new BadJobFile($problems);
         }
-        $problems = References::problems($document, $before);
+        $problems = References::problems($document, $before) ?: Planned::resultProblems($document, $before);
         if ($problems !== []) {
             throw new BadJobFile($problems);
         }

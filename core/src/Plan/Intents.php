@@ -81,10 +81,6 @@ final class Intents
         } catch (BadJobFile $e) {
             throw new Refused($e->problems);
         }
-        $problems = Planned::resultProblems($edit->document, $document);
-        if ($problems !== []) {
-            throw new Refused($problems);
-        }
 
         return $edit;
     }

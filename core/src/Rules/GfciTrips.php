@@ -67,7 +67,7 @@ final class GfciTrips implements StateRule
     private function beyond(Situation $situation, Examination $rig, string $own, string $from): ?array
     {
         $line = $rig->graph->elements[$own]->a ?? null;
-        $came = [$from => ''];
+        $seen = [$from => true];
         for ($next = [$from]; $next !== [];) {
             $at = array_shift($next);
             foreach ($situation->network->neighbours()[$at] ?? [] as [$to, $element]) {
@@ -78,13 +78,13 @@ final class GfciTrips implements StateRule
                 if ($e->kind === ElementKind::Bond) {
                     return [$at, $e->component];
                 }
-                if ($e->thread !== Thread::Neutral || isset($came[$to])) {
+                if ($e->thread !== Thread::Neutral || isset($seen[$to])) {
                     continue;
                 }
                 if ($to === $line) {
                     return [$to, $e->component];
                 }
-                $came[$to] = $element;
+                $seen[$to] = true;
                 $next[] = $to;
             }
         }

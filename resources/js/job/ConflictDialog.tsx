@@ -30,18 +30,19 @@ export function conflictWords(
   const [, id, path] = /^\/asFound\/components\/([^/]+)((?:\/[^/]+)*)$/.exec(pointer) ?? [];
   const part = id ? components[id] : undefined;
   const name = (other: string) => components[other]?.label ?? other;
+  const orGone = (say: (value: unknown) => string) => (value: unknown) =>
+    value === null || value === undefined ? 'taken out' : say(value);
   if (!part || !path) {
     return {
       where: part?.label ?? pointer.split('/').slice(-2).join(' '),
-      say: (value) => (value === null || value === undefined ? 'taken out' : JSON.stringify(value, null, 1)),
+      say: orGone((value) => JSON.stringify(value, null, 1)),
     };
   }
   const at = placeOf(forms, part.type, path.replace(ABOUT_A_VALUE, '').replace(/\/value$/, ''));
-  if (ABOUT_A_VALUE.test(path))
-    return { where: `${part.label}: ${at.words}, how it is known`, say: (value) => String(value ?? 'taken out') };
+  if (ABOUT_A_VALUE.test(path)) return { where: `${part.label}: ${at.words}, how it is known`, say: orGone(String) };
   return {
     where: `${part.label}: ${at.words}`,
-    say: (value) => (value === null || value === undefined ? 'taken out' : valueWords(at.field, value, units, name)),
+    say: orGone((value) => valueWords(at.field, value, units, name)),
   };
 }
 

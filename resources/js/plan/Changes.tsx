@@ -3,7 +3,7 @@ import { Button, Input, Select } from 'antd';
 import { useState } from 'react';
 import { referenceQuery, type DesignHold } from '../job/useDesign';
 import { useUnits } from '../shell/units';
-import { placeOf, valueWords } from '../ui/spoken';
+import { changeWords } from '../ui/spoken';
 
 /** A plan's changes by stage, each taken out or put into another stage; every stage is proven by itself. */
 export function Changes({ hold, plan, mayPlan }: { hold: DesignHold; plan: string; mayPlan: boolean }) {
@@ -18,8 +18,7 @@ export function Changes({ hold, plan, mayPlan }: { hold: DesignHold; plan: strin
   const fitted = (id: string) =>
     changes.find(([, c]) => c.op === 'fit' && c.target === id)?.[1].value as { label?: string; type?: string } | undefined;
   const label = (id: string) => components[id]?.label ?? fitted(id)?.label ?? id;
-  const place = (c: (typeof changes)[number][1]) =>
-    placeOf(forms, components[c.target]?.type ?? fitted(c.target)?.type ?? '', c.path ?? '');
+  const type = (id: string) => components[id]?.type ?? fitted(id)?.type ?? '';
   return (
     <div className="changes" tabIndex={0} role="region" aria-label="Changes of the plan">
       {stages.map(([stageId, stage]) => (
@@ -32,13 +31,7 @@ export function Changes({ hold, plan, mayPlan }: { hold: DesignHold; plan: strin
                 <li key={id}>
                   <span className={`op op-${c.op}`}>{{ fit: 'fit', remove: 'take out', move: 'move', set: 'set' }[c.op]}</span>
                   <span>
-                    {label(c.target)}{' '}
-                    {c.path && (
-                      <span className="quiet">
-                        {place(c).words}
-                        {c.value !== undefined && `: ${valueWords(place(c).field, c.value, units, label)}`}
-                      </span>
-                    )}
+                    {label(c.target)} {c.path && <span className="quiet">{changeWords(forms, type(c.target), c, units, label)}</span>}
                     {c.by === 'hand' && <span className="byhand">by hand</span>}
                     {c.why && <span className="quiet"> · {c.why}</span>}
                   </span>

@@ -4,7 +4,7 @@ import type { Answer, Finding, Reference, Remedy } from '../api/client';
 import { FigureLine } from '../ui/Arithmetic';
 import { Assumed } from '../ui/Assumed';
 import { Severity } from '../wall/Wall';
-import { countOf } from './findings';
+import { countOf, isOutside } from './findings';
 
 interface Props {
   answer: Answer;
@@ -33,9 +33,8 @@ const HOW: Record<string, string> = {
 export function FindingsRail({ answer, focus, pick, remedy, busy, chosen, unchoose, move, forms }: Props) {
   const ids = new Set(answer.findings.map((f) => f.id));
   const all = answer.findings.filter((f) => (chosen ? f.components.includes(chosen) : f.because === null || !ids.has(f.because)));
-  // What takes a pedestal that is wired wrong stands apart: it is nobody's mistake here.
-  const roots = all.filter((f) => f.ways.kind !== 'outside');
-  const outside = all.filter((f) => f.ways.kind === 'outside');
+  const roots = all.filter((f) => !isOutside(f));
+  const outside = all.filter(isOutside);
   const card = { answer, focus, pick, remedy, busy };
   const head = (
     <h2 className="rail-head">

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import type { Answer } from '../api/client';
+import { counted } from './findings';
 import type { Setting } from './useSettled';
 
 /** The rig's operating states; choosing one repaints the wall. */
@@ -27,7 +28,7 @@ export function StateStrip({
           <button key={s.id} type="button" role="radio" aria-checked={state === s.id} className="strip-state" onClick={() => choose(s.id)}>
             <b>{s.letter}</b> {s.title}
             {n > 0 && (
-              <span className="count-danger" aria-label={`${n} ${n === 1 ? 'danger' : 'dangers'}`}>
+              <span className="count-danger" aria-label={counted(n, 'danger')}>
                 {n}
               </span>
             )}

@@ -3,13 +3,13 @@ import { useEffect, useMemo } from 'react';
 import { useParams, useSearchParams } from 'react-router';
 import { api, unwrap, type Finding } from '../api/client';
 import { referenceQuery } from '../job/useDesign';
-import { countOf, ownFindings } from '../plan/findings';
+import { countOf, isOutside, ownFindings } from '../plan/findings';
 import { LiveTable } from '../plan/LiveTable';
 import { useUnits } from '../shell/units';
 import { Assumed } from '../ui/Assumed';
 import { Cautions } from '../ui/Cautions';
 import { Leaf } from '../ui/Leaf';
-import { placeOf, valueWords } from '../ui/spoken';
+import { changeWords } from '../ui/spoken';
 import { Failed, Waiting } from '../ui/Waiting';
 import { layoutWall } from '../wall/layout';
 import { Wall } from '../wall/Wall';
@@ -63,7 +63,7 @@ export default function SheetPlace() {
   const state = answer.states.find((s) => s.id === 'inverting')?.id ?? answer.states[0]!.id;
   const changes = Object.values(plan?.changes ?? {}).sort((a, b) => (a.order ?? 0) - (b.order ?? 0));
   const own = ownFindings(answer);
-  const outside = answer.findings.filter((f) => f.ways.kind === 'outside');
+  const outside = answer.findings.filter(isOutside);
   const dangers = countOf(answer, 'danger');
   const forms = reference.data.forms;
   const types = {
@@ -71,7 +71,6 @@ export default function SheetPlace() {
     ...Object.fromEntries(changes.filter((c) => c.op === 'fit').map((c) => [c.target, c.value])),
   } as Record<string, { type?: string }>;
   const label = (c: string) => answer.labels[c] ?? doc.asFound.components[c]?.label ?? c;
-  const place = (c: { target: string; path?: string }) => placeOf(forms, types[c.target]?.type ?? '', c.path ?? '');
   return (
     <main className="sheet" data-ready="true">
       <header className="sheet-head">
@@ -190,8 +189,7 @@ export default function SheetPlace() {
             {changes.map((c) => (
               <li key={c.op + c.target + (c.path ?? '')}>
                 {{ fit: 'Fit', remove: 'Take out', move: 'Move', set: 'Set' }[c.op]} {label(c.target)}
-                {c.path && `, ${place(c).words}`}
-                {c.path && c.value !== undefined && `: ${valueWords(place(c).field, c.value, units, label)}`}
+                {c.path && `, ${changeWords(forms, types[c.target]?.type ?? '', c, units, label)}`}
                 {c.why && ` (${c.why})`}
               </li>
             ))}

@@ -56,3 +56,16 @@ export function valueWords(field: Field | undefined, value: unknown, units: Unit
   const unit = field?.unit || UNIT.exec(field?.label ?? '')?.[1];
   return unit ? `${String(value)} ${unit}` : String(value);
 }
+
+/** Where a change lands in its part and what it puts there; empty for a change of the whole part. */
+export function changeWords(
+  forms: Reference['forms'] | undefined,
+  type: string,
+  change: { path?: string; value?: unknown },
+  units: Units,
+  name: (id: string) => string,
+): string {
+  if (!change.path) return '';
+  const at = placeOf(forms, type, change.path);
+  return change.value === undefined ? at.words : `${at.words}: ${valueWords(at.field, change.value, units, name)}`;
+}

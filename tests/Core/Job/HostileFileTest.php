@@ -49,7 +49,7 @@ $values = [
 
 it('refuses a spoilt file with place and reason, or takes it as the rig it is', function (int $seed) use ($values): void {
     $random = new Randomizer(new Mt19937($seed));
-    $document = copyOf($seed % 3 === 0 ? Rigs::demo('archive') : ($seed % 3 === 1 ? Rigs::generated(200 + $seed % 30) : Rigs::varied($seed)));
+    $document = JobFile::copy($seed % 3 === 0 ? Rigs::demo('archive') : ($seed % 3 === 1 ? Rigs::generated(200 + $seed % 30) : Rigs::varied($seed)));
     $places = everyPlace($document);
     $way = $places[$random->getInt(0, count($places) - 1)];
     $kinds = array_keys($values);
@@ -72,8 +72,3 @@ it('refuses a spoilt file with place and reason, or takes it as the rig it is', 
         expect(str_contains(json_encode($answers->answer($view['hash']), JSON_THROW_ON_ERROR), '"findings"'))->toBeTrue($spoilt);
     }
 })->with(range(1, 400));
-
-function copyOf(stdClass $document): stdClass
-{
-    return json_decode((string) json_encode($document, JSON_PRESERVE_ZERO_FRACTION), false, 64, JSON_THROW_ON_ERROR);
-}

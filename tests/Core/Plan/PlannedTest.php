@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use Hollin\Core\Job\BadJobFile;
 use Hollin\Core\Job\JobFile;
 use Hollin\Core\Plan\Planned;
 use Hollin\Core\Rules\Sample;
@@ -94,4 +95,13 @@ it('does not look again at what came out as before', function (): void {
     $document = Rigs::job(Sample::set('c_air', '/label', 'Roof'));
     $document->plans->p->changes->ch_c_air_label->value = '';
     expect(Planned::resultProblems($document))->toHaveCount(1)->and(Planned::resultProblems($document, $document))->toBe([]);
+});
+
+it('holds what plans make of a rig against the schema wherever a document is checked, after a merge as on reading', function (): void {
+    $before = Rigs::job(Sample::set('c_air', '/label', 'Roof'));
+    $merged = JobFile::copy($before);
+    $merged->plans->p->changes->ch_c_air_label->value = '';
+    expect(fn() => JobFile::check($merged, $before))->toThrow(BadJobFile::class, 'makes c_air/label wrong')
+        ->and(fn() => JobFile::check($merged))->toThrow(BadJobFile::class, 'makes c_air/label wrong');
+    JobFile::check($before, $before);
 });
