@@ -10,6 +10,8 @@ use Hollin\Core\Components\Conversion\Inverting;
 use Hollin\Core\Components\Panels\Circuit;
 use Hollin\Core\Components\Panels\SpliceBox;
 use Hollin\Core\Job\Basis;
+use Hollin\Core\Network\ElementKind;
+use Hollin\Core\Network\TerminalWords;
 use Hollin\Core\Reference\TypicalWeight;
 use Hollin\Core\Rules\Examination;
 use Hollin\Core\Rules\Finding;
@@ -23,8 +25,6 @@ use Hollin\Core\States\NamedState;
 use Hollin\Core\States\NamedStates;
 use Hollin\Core\Wall\Paint;
 use Hollin\Core\Wall\Topology;
-use Hollin\Core\Wiring\ElementKind;
-use Hollin\Core\Wiring\TerminalWords;
 use stdClass;
 
 /** Everything Hollin says about one rig, as found or at the end of a stage. */
@@ -76,11 +76,11 @@ final class RigAnswer
     /** @return array<string, string> what a clamp can be put around: element => words */
     private static function conductors(Examination $rig): array
     {
-        $words = ['hot' => 'hot', 'neutral' => 'neutral', 'ground' => 'ground', 'positive' => 'positive', 'negative' => 'negative'];
+        $words = ['hot' => 'hot', 'hot2' => 'second hot', 'neutral' => 'neutral', 'ground' => 'ground', 'positive' => 'positive', 'negative' => 'negative', 'series' => 'link', 'sense' => 'sense lead'];
         $conductors = [];
         foreach ($rig->graph->elements as $id => $element) {
             if ($element->kind === ElementKind::Conductor && $element->cable !== null) {
-                $conductors[$id] = $rig->rig->label($element->component) . ': ' . $words[$element->thread->value];
+                $conductors[$id] = $rig->rig->label($element->component) . ': ' . $words[$element->role->value];
             }
         }
 

@@ -13,8 +13,8 @@ use Hollin\Core\Solve\Flow;
 use Hollin\Core\Solve\LoadFlow;
 use Hollin\Core\Solve\Meter;
 use Hollin\Core\Solve\Reading;
+use Hollin\Core\States\Contraction;
 use Hollin\Core\States\Engine;
-use Hollin\Core\States\Network;
 use Hollin\Core\States\Setting;
 use Hollin\Core\States\Settled;
 use Hollin\Core\States\Situation;
@@ -66,7 +66,7 @@ final class StateAnswer
             array_keys($rig->engine->network->heldClosed),
             fn(string $id): bool => $setting->controls[$id] !== $rig->graph->devices[$id]->normal,
         ));
-        $engine = $opened === [] ? $rig->engine : new Engine(new Network($rig->graph, moved: $opened));
+        $engine = $opened === [] ? $rig->engine : new Engine(new Contraction($rig->graph, moved: $opened));
         $this->settled = $engine->settle($setting);
         $this->running = array_fill_keys($running, true);
     }

@@ -6,9 +6,9 @@ namespace Hollin\Core\Components;
 
 use Hollin\Core\Job\Field;
 use Hollin\Core\Job\Values;
+use Hollin\Core\Network\Graph;
+use Hollin\Core\Network\Port;
 use Hollin\Core\Wall\Plate;
-use Hollin\Core\Wiring\Graph;
-use Hollin\Core\Wiring\Port;
 
 /**
  * One part of a rig. A type declares its properties, how it compiles into wiring, where cables

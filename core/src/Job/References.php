@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Job;
 
+use Hollin\Core\Network\Graph;
 use Hollin\Core\Plan\Planned;
 use Hollin\Core\Plan\Refused;
-use Hollin\Core\States\Network;
-use Hollin\Core\Wiring\Graph;
+use Hollin\Core\States\Contraction;
 use stdClass;
 
 /** Checks across components: what names something must name something that is there. */
@@ -41,7 +41,7 @@ final class References
             return $problems;
         }
         try {
-            new Network(Graph::of($rig));
+            new Contraction(Graph::of($rig));
         } catch (Refused $e) {
             return [new Problem('/asFound/components', $e->problems[0]->message)];
         }

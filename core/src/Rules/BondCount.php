@@ -99,7 +99,7 @@ final class BondCount implements StateRule, Claims
      * @param list<array{string, string}> $paths
      * @return list<Hit>
      */
-    private static function onHalf(Examination $rig, \Hollin\Core\Wiring\Source $source, array $bonds, Figure $figure, array $paths): array
+    private static function onHalf(Examination $rig, \Hollin\Core\Network\Source $source, array $bonds, Figure $figure, array $paths): array
     {
         return array_map(function (string $bond) use ($rig, $source, $figure, $paths): Hit {
             $owner = $rig->graph->elements[$bond]->component;

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace Hollin\Core\Rules;
 
 use Hollin\Core\Job\Cable;
+use Hollin\Core\Network\Element;
+use Hollin\Core\Network\Role;
 use Hollin\Core\Reference\Ampacity;
 use Hollin\Core\Reference\ConductorTables;
 use Hollin\Core\Reference\Source;
-use Hollin\Core\Wiring\Element;
-use Hollin\Core\Wiring\Thread;
 
 /** Some source can push more through a conductor than it may carry, with no suitable device between. */
 final class ConductorProtection implements RigRule
@@ -45,7 +45,7 @@ final class ConductorProtection implements RigRule
     {
         $hits = [];
         foreach ($rig->graph->elements as $element) {
-            if ($element->cable === null || !in_array($element->thread, [Thread::Hot, Thread::Positive], true)) {
+            if ($element->cable === null || !in_array($element->role, [Role::L1, Role::DcPositive], true)) {
                 continue;
             }
             $reach = $rig->reach()->at[$element->a] ?? null;
@@ -62,7 +62,7 @@ final class ConductorProtection implements RigRule
             }
             $school = self::school($element, $rig);
             $ampacity = $element->cable->ampacityA($school);
-            $hit = $element->thread === Thread::Hot
+            $hit = $element->role === Role::L1
                 ? self::ac($rig, $element, $amps, $device, $school, $ampacity)
                 : self::dc($rig, $element, $amps, $source, $device, $school, $ampacity);
             if ($hit !== null) {
@@ -152,7 +152,7 @@ final class ConductorProtection implements RigRule
     private static function school(Element $element, Examination $rig): Ampacity
     {
         return match (true) {
-            $element->thread === Thread::Positive => $rig->needs->school,
+            $element->role === Role::DcPositive => $rig->needs->school,
             $element->cable?->sheath === 'cord' => Ampacity::Cord,
             default => Ampacity::Branch,
         };

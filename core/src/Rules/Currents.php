@@ -9,9 +9,9 @@ use Hollin\Core\Components\Conversion\InverterCharger;
 use Hollin\Core\Components\Conversion\Inverting;
 use Hollin\Core\Components\Supply\Inlet;
 use Hollin\Core\Components\Supply\ShoreSupply;
+use Hollin\Core\Network\Role;
 use Hollin\Core\States\Settled;
 use Hollin\Core\States\Situation;
-use Hollin\Core\Wiring\Thread;
 
 /**
  * Running amps in each named state and load scenario, by adding the loads up along the way from
@@ -132,7 +132,7 @@ final class Currents
         $seen = [$start => true];
         for ($i = 0; $i < count($queue); $i++) {
             foreach ($situation->network->neighbours()[$queue[$i]] ?? [] as [$next, $id]) {
-                if (!isset($seen[$next]) && $this->rig->graph->elements[$id]->thread === Thread::Hot && $situation->isClosed($id)) {
+                if (!isset($seen[$next]) && $this->rig->graph->elements[$id]->role === Role::L1 && $situation->isClosed($id)) {
                     $seen[$next] = true;
                     $from[$next] = [$queue[$i], $id];
                     $queue[] = $next;
@@ -151,7 +151,7 @@ final class Currents
         }
         $rated = [];
         foreach ($this->rig->graph->elements as $id => $element) {
-            if ($element->ratingA !== null && $element->thread === Thread::Hot) {
+            if ($element->ratingA !== null && $element->role === Role::L1) {
                 $what = $this->rig->graph->devices[$element->device ?? '']->label ?? $this->rig->rig->label($element->component);
                 $rated[] = ['element' => $id, 'component' => $element->component, 'what' => $what, 'ratingA' => $element->ratingA];
             }

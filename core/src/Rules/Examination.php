@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace Hollin\Core\Rules;
 
 use Hollin\Core\Job\Rig;
+use Hollin\Core\Network\Graph;
+use Hollin\Core\States\Contraction;
 use Hollin\Core\States\Engine;
 use Hollin\Core\States\NamedState;
 use Hollin\Core\States\NamedStates;
-use Hollin\Core\States\Network;
 use Hollin\Core\States\Settled;
-use Hollin\Core\Wiring\Graph;
 
 /** One rig, compiled, with its named states settled: what the rules look at. */
 final class Examination
@@ -39,7 +39,7 @@ final class Examination
         public readonly array $unapplied = [],
     ) {
         $this->graph = Graph::of($rig);
-        $this->engine = new Engine(new Network($this->graph));
+        $this->engine = new Engine(new Contraction($this->graph));
         $named = $settled = [];
         foreach (NamedStates::of($this->graph) as $state) {
             $named[$state->id] = $state;

@@ -6,13 +6,13 @@ namespace Hollin\Core\Rules;
 
 use Hollin\Core\Components\Conversion\Inverter;
 use Hollin\Core\Components\Panels\Circuit;
+use Hollin\Core\Network\Element;
+use Hollin\Core\Network\ElementKind;
+use Hollin\Core\Network\Role;
 use Hollin\Core\Reference\Source;
 use Hollin\Core\Solve\Impedance;
 use Hollin\Core\Solve\Mesh;
 use Hollin\Core\States\Situation;
-use Hollin\Core\Wiring\Element;
-use Hollin\Core\Wiring\ElementKind;
-use Hollin\Core\Wiring\Thread;
 
 /** A bolted fault from hot to the case at an outlet: is there current enough to open its breaker? */
 final class FaultClearing implements RigRule
@@ -159,7 +159,7 @@ final class FaultClearing implements RigRule
 
     private static function carries(Element $element, string $id, Situation $situation): bool
     {
-        return ($element->kind === ElementKind::Bond || in_array($element->thread, [Thread::Hot, Thread::Neutral, Thread::Ground], true)) && $situation->isClosed($id);
+        return ($element->kind === ElementKind::Bond || in_array($element->role, [Role::L1, Role::N, Role::PE], true)) && $situation->isClosed($id);
     }
 
     /** Everything closed, hot, sources as their own impedance. */

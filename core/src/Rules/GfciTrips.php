@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace Hollin\Core\Rules;
 
 use Hollin\Core\Components\Panels\Circuit;
+use Hollin\Core\Network\ElementKind;
+use Hollin\Core\Network\Role;
 use Hollin\Core\Reference\Source;
 use Hollin\Core\States\Situation;
-use Hollin\Core\Wiring\ElementKind;
-use Hollin\Core\Wiring\Thread;
 
 /** A GFCI whose neutral is grounded beyond it, or has a second way back: it trips, also with nothing switched on. */
 final class GfciTrips implements StateRule
@@ -78,7 +78,7 @@ final class GfciTrips implements StateRule
                 if ($e->kind === ElementKind::Bond) {
                     return [$at, $e->component];
                 }
-                if ($e->thread !== Thread::Neutral || isset($seen[$to])) {
+                if ($e->role !== Role::N || isset($seen[$to])) {
                     continue;
                 }
                 if ($to === $line) {

@@ -7,8 +7,8 @@ namespace Hollin\Core\Rules;
 use Hollin\Core\Components\Battery\Bank;
 use Hollin\Core\Components\Battery\DcLoad;
 use Hollin\Core\Components\Battery\DcSwitch;
+use Hollin\Core\Network\Role;
 use Hollin\Core\Reference\Source;
-use Hollin\Core\Wiring\Thread;
 
 /** Detectors and breakaway brakes must not hang behind something that can leave them dead. */
 final class LifeSafety implements RigRule
@@ -91,7 +91,7 @@ final class LifeSafety implements RigRule
         while ($queue !== []) {
             foreach ($rig->engine->network->neighbours()[array_pop($queue)] ?? [] as [$next, $id]) {
                 $element = $rig->graph->elements[$id];
-                if (!isset($seen[$next]) && $element->thread === Thread::Positive && $element->component !== $except) {
+                if (!isset($seen[$next]) && $element->role === Role::DcPositive && $element->component !== $except) {
                     $seen[$next] = true;
                     $queue[] = $next;
                 }

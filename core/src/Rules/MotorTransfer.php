@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Hollin\Core\Rules;
 
 use Hollin\Core\Components\Switching\TransferSwitch;
+use Hollin\Core\Network\Load;
 use Hollin\Core\Reference\Source;
 use Hollin\Core\States\Settled;
-use Hollin\Core\Wiring\Load;
 
 /** A motor that is thrown over, still turning, to another source that is not in step with the first. */
 final class MotorTransfer implements RigRule

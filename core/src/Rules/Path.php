@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Rules;
 
+use Hollin\Core\Network\ElementKind;
 use Hollin\Core\States\Situation;
-use Hollin\Core\Wiring\ElementKind;
 
 /** Shortest way between two terminals through what is closed in a situation, and through loads where nothing else leads on. */
 final class Path

@@ -8,9 +8,9 @@ use Hollin\Core\Components\Battery\DcFuse;
 use Hollin\Core\Components\Battery\DcPanel;
 use Hollin\Core\Components\Conversion\InverterCharger;
 use Hollin\Core\Components\Panels\Panel;
-use Hollin\Core\Wiring\ElementKind;
-use Hollin\Core\Wiring\Graph;
-use Hollin\Core\Wiring\Thread;
+use Hollin\Core\Network\ElementKind;
+use Hollin\Core\Network\Graph;
+use Hollin\Core\Network\Role;
 
 /**
  * The current a source can push into each terminal without any device opening: along the widest
@@ -47,7 +47,7 @@ final class Reach
         }
         $next = [];
         foreach ($graph->elements as $id => $element) {
-            if ($element->kind !== ElementKind::Bond && in_array($element->thread, [Thread::Hot, Thread::Positive], true)) {
+            if ($element->kind !== ElementKind::Bond && in_array($element->role, [Role::L1, Role::DcPositive], true)) {
                 $next[$element->a][] = [$element->b, $id];
                 $next[$element->b][] = [$element->a, $id];
             }

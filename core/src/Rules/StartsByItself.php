@@ -85,7 +85,7 @@ final class StartsByItself implements RigRule
         return array_values($hits);
     }
 
-    /** @param array<string, \Hollin\Core\Wiring\Load> $loads */
+    /** @param array<string, \Hollin\Core\Network\Load> $loads */
     private static function names(array $loads): string
     {
         $names = array_values(array_map(fn($l): string => $l->label, $loads));

@@ -6,12 +6,12 @@ namespace Hollin\Core\Sizing;
 
 use Hollin\Core\Components\Panels\Circuit;
 use Hollin\Core\Components\Supply\Inlet;
+use Hollin\Core\Network\Element;
+use Hollin\Core\Network\Role;
 use Hollin\Core\Reference\Ampacity;
 use Hollin\Core\Reference\ConductorSize;
 use Hollin\Core\Reference\ConductorTables;
 use Hollin\Core\Rules\Examination;
-use Hollin\Core\Wiring\Element;
-use Hollin\Core\Wiring\Thread;
 
 /**
  * One 120 V cable of a rig: what can arrive in it before a device opens (the breaker ahead, or after
@@ -33,7 +33,7 @@ final readonly class AcRun
     {
         $runs = [];
         foreach ($rig->graph->elements as $element) {
-            if ($element->cable !== null && $element->thread === Thread::Hot) {
+            if ($element->cable !== null && $element->role === Role::L1) {
                 $runs[] = self::run($rig, $element);
             }
         }

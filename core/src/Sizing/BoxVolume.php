@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace Hollin\Core\Sizing;
 
 use Hollin\Core\Components\Panels\SpliceBox;
+use Hollin\Core\Network\Element;
+use Hollin\Core\Network\Graph;
+use Hollin\Core\Network\Role;
 use Hollin\Core\Reference\ConductorSize;
 use Hollin\Core\Reference\ConductorTables;
 use Hollin\Core\Reference\Source;
-use Hollin\Core\Wiring\Element;
-use Hollin\Core\Wiring\Graph;
-use Hollin\Core\Wiring\Thread;
 
 /** Volume the conductors in a box need, by NFPA 70 314.16(B). */
 final readonly class BoxVolume
@@ -64,7 +64,7 @@ final readonly class BoxVolume
                 continue;
             }
             $size = self::sizeOf($graph, $element);
-            $element->thread === Thread::Ground ? $grounds[] = $size : $insulated[] = $size;
+            $element->role === Role::PE ? $grounds[] = $size : $insulated[] = $size;
         }
         $more = $box->values->integer('moreCables');
         $size = $box->values->has('moreSize') ? $box->values->text('moreSize') : 'awg:14';

@@ -9,13 +9,13 @@ use Hollin\Core\Components\Battery\DcFuse;
 use Hollin\Core\Components\Battery\Lead;
 use Hollin\Core\Components\Conversion\Inverting;
 use Hollin\Core\Job\Basis;
+use Hollin\Core\Network\Graph;
+use Hollin\Core\Network\Role;
 use Hollin\Core\Reference\Ampacity;
 use Hollin\Core\Reference\ConductorSize;
 use Hollin\Core\Reference\FuseFamily;
 use Hollin\Core\Reference\Source;
 use Hollin\Core\Rules\Figure;
-use Hollin\Core\Wiring\Graph;
-use Hollin\Core\Wiring\Thread;
 
 /** Everything about the circuit between a bank and an inverter: currents, cable, fuse, and what the plan has. */
 final readonly class InverterCircuit
@@ -31,8 +31,8 @@ final readonly class InverterCircuit
     /** Null when there is no bank or the unit is not wired to it. */
     public static function of(Graph $graph, Inverting $inverter, Bank $bank, Ampacity $school): ?self
     {
-        $plus = self::path($graph, "{$bank->id}.pos", "{$inverter->id}.pos", Thread::Positive);
-        $minus = self::path($graph, "{$bank->id}.neg", "{$inverter->id}.neg", Thread::Negative);
+        $plus = self::path($graph, "{$bank->id}.pos", "{$inverter->id}.pos", Role::DcPositive);
+        $minus = self::path($graph, "{$bank->id}.neg", "{$inverter->id}.neg", Role::DcNegative);
         if ($plus === null || $minus === null) {
             return null;
         }
@@ -193,7 +193,7 @@ final readonly class InverterCircuit
     }
 
     /** @return ?list<string> elements on the way */
-    private static function path(Graph $graph, string $from, string $to, Thread $thread): ?array
+    private static function path(Graph $graph, string $from, string $to, Role $role): ?array
     {
         $came = [$from => ['', '']];
         $queue = [$from];
@@ -207,7 +207,7 @@ final readonly class InverterCircuit
                 return $elements;
             }
             foreach ($graph->elements as $id => $element) {
-                if ($element->thread !== $thread) {
+                if ($element->role !== $role) {
                     continue;
                 }
                 $next = $element->a === $queue[$i] ? $element->b : ($element->b === $queue[$i] ? $element->a : null);

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Hollin\Core\Sizing;
 
 use Hollin\Core\Components\Battery\Bank;
+use Hollin\Core\Network\Graph;
+use Hollin\Core\Network\Role;
 use Hollin\Core\Reference\Source;
-use Hollin\Core\Wiring\Graph;
-use Hollin\Core\Wiring\Thread;
 
 /**
  * Largest current a bank can push into a short at a terminal, for the interrupting check:
@@ -59,7 +59,7 @@ final readonly class ProspectiveShort
     {
         $next = [];
         foreach ($graph->elements as $element) {
-            if ($element->thread === Thread::Positive) {
+            if ($element->role === Role::DcPositive) {
                 $ohm = $element->cable?->ohm(20) ?? 0.0;
                 $next[$element->a][] = [$element->b, $ohm];
                 $next[$element->b][] = [$element->a, $ohm];

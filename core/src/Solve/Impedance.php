@@ -6,9 +6,9 @@ namespace Hollin\Core\Solve;
 
 use Hollin\Core\Components\Battery\DcFuse;
 use Hollin\Core\Components\Battery\Shunt;
-use Hollin\Core\Wiring\Element;
-use Hollin\Core\Wiring\ElementKind;
-use Hollin\Core\Wiring\Graph;
+use Hollin\Core\Network\Element;
+use Hollin\Core\Network\ElementKind;
+use Hollin\Core\Network\Graph;
 
 /** Resistance of what is closed: cable by its table, joints and contacts by what is usual. Never nothing. */
 final class Impedance

@@ -11,11 +11,11 @@ use Hollin\Core\Components\Conversion\Converter;
 use Hollin\Core\Components\Conversion\InverterCharger;
 use Hollin\Core\Components\Conversion\Inverting;
 use Hollin\Core\Components\Switching\Contactor;
+use Hollin\Core\Network\Graph;
+use Hollin\Core\Network\Role;
+use Hollin\Core\Network\Source;
 use Hollin\Core\States\Settled;
 use Hollin\Core\States\Situation;
-use Hollin\Core\Wiring\Graph;
-use Hollin\Core\Wiring\Source;
-use Hollin\Core\Wiring\Thread;
 
 /**
  * Solves a settled state: AC as phasors, DC apart, coupled by what converters and inverters take
@@ -212,8 +212,8 @@ final class LoadFlow
         $mesh = new Mesh();
         $graph = $this->graph;
         foreach ($graph->elements as $id => $element) {
-            if (($element->thread === Thread::Hot || $element->thread === Thread::Neutral || $element->thread === Thread::Ground) && $this->situation->isClosed($id)) {
-                $kind = $element->kind === \Hollin\Core\Wiring\ElementKind::Bond ? 'bond' : 'wire';
+            if (($element->role === Role::L1 || $element->role === Role::N || $element->role === Role::PE) && $this->situation->isClosed($id)) {
+                $kind = $element->kind === \Hollin\Core\Network\ElementKind::Bond ? 'bond' : 'wire';
                 $mesh->add($kind, $id, $element->a, $element->b, 1 / Impedance::ohm($element, $graph));
             }
         }
@@ -542,7 +542,7 @@ final class LoadFlow
     {
         $mesh = new Mesh();
         foreach ($this->graph->elements as $id => $element) {
-            if (($element->thread === Thread::Positive || $element->thread === Thread::Negative || $element->thread === Thread::Ground) && $this->situation->isClosed($id)) {
+            if (($element->role === Role::DcPositive || $element->role === Role::DcNegative || $element->role === Role::PE) && $this->situation->isClosed($id)) {
                 $mesh->add('wire', $id, $element->a, $element->b, 1 / Impedance::ohm($element, $this->graph));
             }
         }

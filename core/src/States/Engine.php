@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Hollin\Core\States;
 
-use Hollin\Core\Wiring\Device;
-use Hollin\Core\Wiring\Look;
-use Hollin\Core\Wiring\Source;
+use Hollin\Core\Network\Device;
+use Hollin\Core\Network\Look;
+use Hollin\Core\Network\Source;
 
 /**
  * Lets a setting come to rest: automatic devices whose wish differs from their position move,
@@ -57,7 +57,7 @@ final class Engine implements Look
 
     private string $readAs = '';
 
-    public function __construct(public readonly Network $network)
+    public function __construct(public readonly Contraction $network)
     {
         $this->automatic = array_filter($network->graph->devices, fn(Device $d): bool => $d->isAutomatic());
         $this->forming = array_values(array_filter($network->graph->sources, fn(Source $s): bool => $s->forming));
@@ -183,7 +183,7 @@ final class Engine implements Look
         return false;
     }
 
-    private function logic(string $id): \Hollin\Core\Wiring\Automatic
+    private function logic(string $id): \Hollin\Core\Network\Automatic
     {
         return $this->automatic[$id]->logic ?? throw new \LogicException("{$id} is not automatic");
     }

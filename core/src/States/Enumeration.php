@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Hollin\Core\States;
 
-use Hollin\Core\Wiring\Device;
-use Hollin\Core\Wiring\Surrounding;
+use Hollin\Core\Network\Device;
+use Hollin\Core\Network\Surrounding;
 
 /** Every combination of controls and surroundings of a rig, each settled. */
 final class Enumeration

@@ -33,7 +33,7 @@ final readonly class Failure
      *
      * @return list<self>
      */
-    public static function ofNetwork(Network $network): array
+    public static function ofNetwork(Contraction $network): array
     {
         $failures = [];
         foreach ($network->graph->elements as $id => $element) {
@@ -42,7 +42,7 @@ final readonly class Failure
                 continue;
             }
             $bit = $network->bitOf[$id];
-            $contact = $element->kind === \Hollin\Core\Wiring\ElementKind::Bond ? 'bonding relay' : $device->contacts;
+            $contact = $element->kind === \Hollin\Core\Network\ElementKind::Bond ? 'bonding relay' : $device->contacts;
             $name = $network->graph->rig->label($device->component);
             $failures["{$bit}c"] = new self("{$id}.welded", $device->component, "{$contact} of {$name} welded closed", 1 << $bit, 0);
             $failures["{$bit}o"] = new self("{$id}.stuck_open", $device->component, "{$contact} of {$name} stuck open", 0, 1 << $bit);

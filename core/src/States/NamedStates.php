@@ -11,10 +11,10 @@ use Hollin\Core\Components\Supply\Generator;
 use Hollin\Core\Components\Supply\ShoreSupply;
 use Hollin\Core\Components\Supply\SurgeUnit;
 use Hollin\Core\Components\Switching\Bypass;
-use Hollin\Core\Wiring\Device;
-use Hollin\Core\Wiring\Graph;
-use Hollin\Core\Wiring\Source;
-use Hollin\Core\Wiring\Thread;
+use Hollin\Core\Network\Device;
+use Hollin\Core\Network\Graph;
+use Hollin\Core\Network\Role;
+use Hollin\Core\Network\Source;
 
 /**
  * The named states of a rig, made from what it has. What chooses between supplies by hand is set
@@ -100,7 +100,7 @@ final class NamedStates
     private function __construct(private readonly Graph $graph)
     {
         foreach ($graph->elements as $element) {
-            if ($element->thread === Thread::Hot) {
+            if ($element->role === Role::L1) {
                 $this->next[$element->a][] = [$element->b, (string) $element->device];
                 $this->next[$element->b][] = [$element->a, (string) $element->device];
             }

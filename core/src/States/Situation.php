@@ -34,7 +34,7 @@ final class Situation
      * @param array<int, int> $roots
      */
     public function __construct(
-        public readonly Network $network,
+        public readonly Contraction $network,
         public readonly string $key,
         public readonly int $closed,
         private readonly array $active,

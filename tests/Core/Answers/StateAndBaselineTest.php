@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 use Hollin\Core\Answers\Baseline;
 use Hollin\Core\Answers\StateAnswer;
+use Hollin\Core\Network\TerminalWords;
 use Hollin\Core\Plan\Refused;
 use Hollin\Core\Rules\Sample;
-use Hollin\Core\Wiring\TerminalWords;
 use Tests\Rigs;
 
 describe('a state set by hand', function (): void {

@@ -5,10 +5,10 @@ declare(strict_types=1);
 use Hollin\Core\Components\Catalogue;
 use Hollin\Core\Components\Component;
 use Hollin\Core\Job\Rig;
-use Hollin\Core\Wiring\Element;
-use Hollin\Core\Wiring\ElementKind;
-use Hollin\Core\Wiring\Graph;
-use Hollin\Core\Wiring\Thread;
+use Hollin\Core\Network\Element;
+use Hollin\Core\Network\ElementKind;
+use Hollin\Core\Network\Graph;
+use Hollin\Core\Network\Role;
 use Tests\Rigs;
 
 /** A rig of a few hand-written components, compiled. */
@@ -18,9 +18,9 @@ function graphOf(array $components): Graph
 }
 
 /** Elements of a graph as "a–b" for a thread. */
-function joints(Graph $graph, Thread $thread, ?ElementKind $kind = null): array
+function joints(Graph $graph, Role $role, ?ElementKind $kind = null): array
 {
-    $found = array_filter($graph->elements, fn(Element $e): bool => $e->thread === $thread && ($kind === null || $e->kind === $kind));
+    $found = array_filter($graph->elements, fn(Element $e): bool => $e->role === $role && ($kind === null || $e->kind === $kind));
 
     return array_values(array_map(fn(Element $e): string => "{$e->a}–{$e->b}", $found));
 }
@@ -76,7 +76,7 @@ describe('inlet', function (): void {
         expect($graph->exposed)->toHaveCount(1)
             ->and($graph->exposed[0]->pins)->toBe(['hot' => 'inlet.pin_l', 'neutral' => 'inlet.pin_n'])
             ->and($graph->exposed[0]->exposedIn)->toBe(['out'])
-            ->and(joints($graph, Thread::Hot, ElementKind::Conductor))->toBe(['inlet.pin_l–inlet.l']);
+            ->and(joints($graph, Role::L1, ElementKind::Conductor))->toBe(['inlet.pin_l–inlet.l']);
         expect($graph->elements['inlet.hot']->cable?->size->designation)->toBe('awg:10');
     });
 });
@@ -90,13 +90,13 @@ describe('panel', function (): void {
     });
 
     it('keeps neutral off ground unless the bonding screw is in', function (): void {
-        expect(joints(graphOf(['panel' => PANEL]), Thread::Ground, ElementKind::Bond))->toBe([]);
-        expect(joints(graphOf(['panel' => ['bondScrew' => true] + PANEL]), Thread::Ground, ElementKind::Bond))->toBe(['panel.neutral_bar–panel.ground_bar']);
+        expect(joints(graphOf(['panel' => PANEL]), Role::PE, ElementKind::Bond))->toBe([]);
+        expect(joints(graphOf(['panel' => ['bondScrew' => true] + PANEL]), Role::PE, ElementKind::Bond))->toBe(['panel.neutral_bar–panel.ground_bar']);
     });
 
     it('bonds its ground bar to the frame when it is', function (): void {
-        expect(joints(graphOf(['panel' => PANEL]), Thread::Ground))->toContain('panel.ground_bar–frame');
-        expect(joints(graphOf(['panel' => ['bondedToFrame' => false] + PANEL]), Thread::Ground))->not->toContain('panel.ground_bar–frame');
+        expect(joints(graphOf(['panel' => PANEL]), Role::PE))->toContain('panel.ground_bar–frame');
+        expect(joints(graphOf(['panel' => ['bondedToFrame' => false] + PANEL]), Role::PE))->not->toContain('panel.ground_bar–frame');
     });
 
     it('allows two circuits in one slot only as tandem halves of a panel that takes them', function (bool $tandem, ?string $first, ?string $second, int $problems): void {
@@ -120,9 +120,9 @@ describe('panel', function (): void {
 describe('circuit', function (): void {
     it('runs from its breaker to its end, neutral and ground from the bars', function (): void {
         $graph = graphOf(['panel' => PANEL, 'c1' => CIRCUIT]);
-        expect(joints($graph, Thread::Hot))->toContain('panel.bus–c1.head')->toContain('c1.head–c1.l')
-            ->and(joints($graph, Thread::Neutral))->toBe(['panel.neutral_bar–c1.n'])
-            ->and(joints($graph, Thread::Ground))->toContain('panel.ground_bar–c1.g')
+        expect(joints($graph, Role::L1))->toContain('panel.bus–c1.head')->toContain('c1.head–c1.l')
+            ->and(joints($graph, Role::N))->toBe(['panel.neutral_bar–c1.n'])
+            ->and(joints($graph, Role::PE))->toContain('panel.ground_bar–c1.g')
             ->and($graph->elements['c1.pole']->ratingA)->toBe(15.0)
             ->and($graph->circuits['c1']->together)->toBeTrue();
     });
@@ -131,12 +131,12 @@ describe('circuit', function (): void {
         $graph = graphOf(['panel' => PANEL, 'sub' => ['role' => 'sub'] + PANEL, 'c1' => ['neutral' => ['panel' => 'sub']] + CIRCUIT]);
         expect($graph->circuits['c1']->together)->toBeFalse()
             ->and($graph->circuits['c1']->hotFrom)->toBe('panel')->and($graph->circuits['c1']->neutralFrom)->toBe('sub')
-            ->and(joints($graph, Thread::Neutral))->toBe(['sub.neutral_bar–c1.n']);
+            ->and(joints($graph, Role::N))->toBe(['sub.neutral_bar–c1.n']);
     });
 
     it('hangs behind another circuit without a breaker of its own', function (): void {
         $graph = graphOf(['panel' => PANEL, 'c1' => CIRCUIT, 'c2' => ['hot' => ['behind' => 'c1'], 'neutral' => ['behind' => 'c1']] + array_diff_key(CIRCUIT, ['breakerA' => 1])]);
-        expect($graph->devices)->not->toHaveKey('c2.breaker')->and(joints($graph, Thread::Hot))->toContain('c1.l–c2.l')->and($graph->circuits['c2']->together)->toBeTrue();
+        expect($graph->devices)->not->toHaveKey('c2.breaker')->and(joints($graph, Role::L1))->toContain('c1.l–c2.l')->and($graph->circuits['c2']->together)->toBeTrue();
     });
 
     it('carries loads between its own hot and neutral, W / (V x power factor)', function (): void {
@@ -147,7 +147,7 @@ describe('circuit', function (): void {
 
     it('feeds the equipment it names', function (): void {
         $graph = graphOf(['panel' => PANEL, 'converter' => CONVERTER, 'c1' => ['feeds' => ['at' => 'converter', 'port' => 'ac_in']] + CIRCUIT]);
-        expect(joints($graph, Thread::Hot))->toContain('c1.l–converter.ac_in.l')->and(joints($graph, Thread::Neutral))->toContain('c1.n–converter.ac_in.n');
+        expect(joints($graph, Role::L1))->toContain('c1.l–converter.ac_in.l')->and(joints($graph, Role::N))->toContain('c1.n–converter.ac_in.n');
     });
 
     it('says what is wrong with where it lands', function (array $wrong, string $pointer, string $said): void {
@@ -174,7 +174,7 @@ describe('converter', function (): void {
     it('charges only while its AC is there, and its case is on the frame', function (): void {
         $graph = graphOf(['converter' => CONVERTER]);
         $source = $graph->sources['converter.output'];
-        expect($source->forming)->toBeFalse()->and($source->runsOnAc)->toBe(['converter.ac_in.l', 'converter.ac_in.n'])->and(joints($graph, Thread::Ground))->toContain('converter.ac_in.g–frame');
+        expect($source->forming)->toBeFalse()->and($source->runsOnAc)->toBe(['converter.ac_in.l', 'converter.ac_in.n'])->and(joints($graph, Role::PE))->toContain('converter.ac_in.g–frame');
     });
 
     it('takes W x V / efficiency from its circuit', function (): void {
@@ -186,7 +186,7 @@ describe('converter', function (): void {
         $graph = graphOf(['panel' => PANEL, 'c1' => CIRCUIT, 'converter' => ['plug' => 'c1'] + CONVERTER]);
         expect($graph->devices['converter.plug']->positionNames())->toBe(['in', 'out'])
             ->and($graph->elements['converter.plug_l']->closedIn)->toBe(['in'])
-            ->and(joints($graph, Thread::Hot, ElementKind::Contact))->toContain('c1.l–converter.ac_in.l');
+            ->and(joints($graph, Role::L1, ElementKind::Contact))->toContain('c1.l–converter.ac_in.l');
     });
 });
 
@@ -210,7 +210,7 @@ describe('inverter/charger', function (): void {
     });
 
     it('keeps the grounds continuous through it', function (): void {
-        expect(joints(graphOf(['inverter' => INVERTER]), Thread::Ground, ElementKind::Conductor))->toBe(['inverter.ac_in.g–inverter.ac_out.g', 'inverter.ac_out.g–frame']);
+        expect(joints(graphOf(['inverter' => INVERTER]), Role::PE, ElementKind::Conductor))->toBe(['inverter.ac_in.g–inverter.ac_out.g', 'inverter.ac_out.g–frame']);
     });
 
     it('draws its charging from AC at 1.125 x nominal volts / efficiency', function (): void {
@@ -245,7 +245,7 @@ describe('bank', function (): void {
 
 describe('12 V parts', function (): void {
     it('compile to what they are', function (array $component, array $joints): void {
-        expect(array_merge(joints(graphOf(['x' => $component]), Thread::Positive), joints(graphOf(['x' => $component]), Thread::Negative)))->toBe($joints);
+        expect(array_merge(joints(graphOf(['x' => $component]), Role::DcPositive), joints(graphOf(['x' => $component]), Role::DcNegative)))->toBe($joints);
     })->with([
         [['type' => 'dc_fuse', 'label' => 'F', 'family' => 'class_t', 'ratingA' => 400], ['x.in–x.out']],
         [['type' => 'dc_switch', 'label' => 'S', 'ratingA' => 300], ['x.in–x.out']],
@@ -268,7 +268,7 @@ describe('12 V parts', function (): void {
 
     it('bonds the negative to the frame by its strap', function (): void {
         $graph = graphOf(['bank' => BANK, 'x' => ['type' => 'frame_bond', 'label' => 'B', 'from' => 'bank.neg', 'cable' => ['size' => 'awg:8', 'lengthM' => 0.4]]]);
-        expect(joints($graph, Thread::Ground))->toBe(['bank.neg–frame']);
+        expect(joints($graph, Role::PE))->toBe(['bank.neg–frame']);
     });
 });
 

@@ -3,13 +3,13 @@
 declare(strict_types=1);
 
 use Hollin\Core\Job\Rig;
+use Hollin\Core\Network\Graph;
+use Hollin\Core\Network\Role;
 use Hollin\Core\Rules\Sample;
+use Hollin\Core\States\Contraction;
 use Hollin\Core\States\Engine;
-use Hollin\Core\States\Network;
 use Hollin\Core\States\Setting;
 use Hollin\Core\States\Settled;
-use Hollin\Core\Wiring\Graph;
-use Hollin\Core\Wiring\Thread;
 use Tests\Rigs;
 
 /*
@@ -49,7 +49,7 @@ function settle(Graph $graph, array $controls, array $surroundings = []): Settle
         $conditions[$id] = $surroundings[$id] ?? 'good';
     }
 
-    return (new Engine(new Network($graph, reduce: false)))->settle(new Setting($all, $conditions));
+    return (new Engine(new Contraction($graph, reduce: false)))->settle(new Setting($all, $conditions));
 }
 
 const BATTERY = ['bank' => ['type' => 'battery_bank', 'label' => 'Bank', 'chemistry' => 'agm', 'unitV' => 12, 'unitAh' => 100, 'series' => 1, 'parallel' => 1]];
@@ -253,7 +253,7 @@ describe('a panel with a back-fed breaker', function (): void {
 it('joins what a splice box joins', function (): void {
     $graph = around(['box' => ['type' => 'splice_box', 'label' => 'Box', 'volumeCm3' => 300], 'feed' => cabled('inlet', 'out', 'box', 'in')]);
     $situation = settle($graph, ['inlet.plug' => 's30'])->situation;
-    expect($situation->hotAt('box.out.l'))->toBe('shore.supply')->and(count(array_filter($graph->elements, fn($e): bool => $e->component === 'box' && $e->thread === Thread::Ground)))->toBe(1);
+    expect($situation->hotAt('box.out.l'))->toBe('shore.supply')->and(count(array_filter($graph->elements, fn($e): bool => $e->component === 'box' && $e->role === Role::PE)))->toBe(1);
 });
 
 it('feeds a second output only while the supply passes through', function (): void {

@@ -3,17 +3,17 @@
 declare(strict_types=1);
 
 use Hollin\Core\Job\Rig;
+use Hollin\Core\Network\Automatic;
+use Hollin\Core\Network\Device;
+use Hollin\Core\Network\Graph;
+use Hollin\Core\Network\Look;
+use Hollin\Core\Network\Role;
+use Hollin\Core\Network\Source;
 use Hollin\Core\Rules\Sample;
+use Hollin\Core\States\Contraction;
 use Hollin\Core\States\Engine;
 use Hollin\Core\States\Failure;
-use Hollin\Core\States\Network;
 use Hollin\Core\States\Setting;
-use Hollin\Core\Wiring\Automatic;
-use Hollin\Core\Wiring\Device;
-use Hollin\Core\Wiring\Graph;
-use Hollin\Core\Wiring\Look;
-use Hollin\Core\Wiring\Source;
-use Hollin\Core\Wiring\Thread;
 use Tests\Rigs;
 
 /** A device whose wish is any function of what it sees. */
@@ -46,11 +46,11 @@ function rigOf(array $devices): Engine
     $graph->source(new Source('s', 'shore', 'shore', 'S', 'ac', true, 's.l', 's.n', 'frame', 120, 30));
     foreach ($devices as $id => [$wish, $delay]) {
         $graph->device(new Device($id, $id, $id, 'relay', ['open' => 'open', 'closed' => 'closed'], 'open', follows($wish, $delay)));
-        $graph->contact("{$id}.l", $id, 's.l', "{$id}.out", Thread::Hot, $id, ['closed']);
-        $graph->conductor("{$id}.n", $id, 's.n', "{$id}.n", Thread::Neutral);
+        $graph->contact("{$id}.l", $id, 's.l', "{$id}.out", Role::L1, $id, ['closed']);
+        $graph->conductor("{$id}.n", $id, 's.n', "{$id}.n", Role::N);
     }
 
-    return new Engine(new Network($graph));
+    return new Engine(new Contraction($graph));
 }
 
 it('moves the quickest first and reports when', function (): void {

@@ -7,9 +7,9 @@ use Hollin\Core\Rules\Judge;
 use Hollin\Core\Rules\RuleBook;
 use Hollin\Core\Rules\Sample;
 use Hollin\Core\Rules\StateRule;
+use Hollin\Core\States\Contraction;
 use Hollin\Core\States\Engine;
 use Hollin\Core\States\Enumeration;
-use Hollin\Core\States\Network;
 use Tests\Rigs;
 
 /**
@@ -20,7 +20,7 @@ use Tests\Rigs;
  */
 function bruteForce(Examination $rig): array
 {
-    $engine = new Engine(new Network($rig->graph, reduce: false));
+    $engine = new Engine(new Contraction($rig->graph, reduce: false));
     $enumeration = new Enumeration($engine);
     $controls = array_map(fn($d): string => $d->id, $enumeration->controls());
     $rules = array_filter(RuleBook::rules(), fn($r): bool => $r instanceof StateRule);

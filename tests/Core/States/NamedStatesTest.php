@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 use Hollin\Core\Job\JobFile;
 use Hollin\Core\Rules\Sample;
+use Hollin\Core\States\Contraction;
 use Hollin\Core\States\Enumeration;
 use Hollin\Core\States\Failure;
-use Hollin\Core\States\Network;
 use Hollin\Core\States\Setting;
 use Tests\Rigs;
 
@@ -80,7 +80,7 @@ describe('a network', function (): void {
 
     it('keeps everything when asked not to reduce', function (): void {
         $graph = Rigs::asFound(Rigs::job())->graph;
-        expect((new Network($graph, reduce: false))->heldClosed)->toBe([])->and(count((new Network($graph, reduce: false))->kept))->toBeGreaterThan(count((new Network($graph))->kept));
+        expect((new Contraction($graph, reduce: false))->heldClosed)->toBe([])->and(count((new Contraction($graph, reduce: false))->kept))->toBeGreaterThan(count((new Contraction($graph))->kept));
     });
 });
 

@@ -6,10 +6,10 @@ namespace Hollin\Core\Components\Battery;
 
 use Hollin\Core\Components\Component;
 use Hollin\Core\Job\Field;
+use Hollin\Core\Network\Graph;
+use Hollin\Core\Network\Source;
 use Hollin\Core\Reference\Chemistry;
 use Hollin\Core\Wall\Plate;
-use Hollin\Core\Wiring\Graph;
-use Hollin\Core\Wiring\Source;
 
 /** A battery bank: equal batteries in series and parallel. */
 final class Bank extends Component

@@ -6,8 +6,8 @@ namespace Hollin\Core\Components\Battery;
 
 use Hollin\Core\Components\Component;
 use Hollin\Core\Job\Field;
+use Hollin\Core\Network\Graph;
 use Hollin\Core\Wall\Plate;
-use Hollin\Core\Wiring\Graph;
 
 /** A DC bus bar, positive or negative. */
 final class BusBar extends Component

@@ -6,10 +6,10 @@ namespace Hollin\Core\Components\Battery;
 
 use Hollin\Core\Components\Component;
 use Hollin\Core\Job\Field;
+use Hollin\Core\Network\Graph;
+use Hollin\Core\Network\Role;
 use Hollin\Core\Reference\FuseFamily;
 use Hollin\Core\Wall\Plate;
-use Hollin\Core\Wiring\Graph;
-use Hollin\Core\Wiring\Thread;
 
 /** A DC fuse or breaker in the positive. */
 final class DcFuse extends Component
@@ -52,7 +52,7 @@ final class DcFuse extends Component
 
     public function compile(Graph $graph): void
     {
-        $graph->conductor("{$this->id}.link", $this->id, "{$this->id}.in", "{$this->id}.out", Thread::Positive);
+        $graph->conductor("{$this->id}.link", $this->id, "{$this->id}.in", "{$this->id}.out", Role::DcPositive);
     }
 
     public function plate(): Plate

@@ -6,8 +6,8 @@ namespace Hollin\Core\Components\Battery;
 
 use Hollin\Core\Components\Component;
 use Hollin\Core\Job\Field;
+use Hollin\Core\Network\Graph;
 use Hollin\Core\Wall\Plate;
-use Hollin\Core\Wiring\Graph;
 
 /** A DC user that is fed on its own: a gas or CO detector, breakaway brakes, a jack, a fan. */
 final class DcLoad extends Component

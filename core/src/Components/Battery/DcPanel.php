@@ -6,9 +6,9 @@ namespace Hollin\Core\Components\Battery;
 
 use Hollin\Core\Components\Component;
 use Hollin\Core\Job\Field;
+use Hollin\Core\Network\Graph;
+use Hollin\Core\Network\Role;
 use Hollin\Core\Wall\Plate;
-use Hollin\Core\Wiring\Graph;
-use Hollin\Core\Wiring\Thread;
 
 /** The 12 V fuse panel. */
 final class DcPanel extends Component
@@ -42,7 +42,7 @@ final class DcPanel extends Component
     public function compile(Graph $graph): void
     {
         $graph->terminal("{$this->id}.pos", "{$this->id}.neg");
-        $graph->conductor("{$this->id}.branch", $this->id, "{$this->id}.pos", "{$this->id}.fused", Thread::Positive);
+        $graph->conductor("{$this->id}.branch", $this->id, "{$this->id}.pos", "{$this->id}.fused", Role::DcPositive);
     }
 
     public function plate(): Plate

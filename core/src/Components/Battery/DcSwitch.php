@@ -6,10 +6,10 @@ namespace Hollin\Core\Components\Battery;
 
 use Hollin\Core\Components\Component;
 use Hollin\Core\Job\Field;
+use Hollin\Core\Network\Device;
+use Hollin\Core\Network\Graph;
+use Hollin\Core\Network\Role;
 use Hollin\Core\Wall\Plate;
-use Hollin\Core\Wiring\Device;
-use Hollin\Core\Wiring\Graph;
-use Hollin\Core\Wiring\Thread;
 
 /** A battery disconnect. */
 final class DcSwitch extends Component
@@ -42,7 +42,7 @@ final class DcSwitch extends Component
     public function compile(Graph $graph): void
     {
         $graph->device(new Device("{$this->id}.handle", $this->id, $this->label(), 'disconnect', ['on' => 'closed', 'off' => 'open'], 'on'));
-        $graph->contact("{$this->id}.pole", $this->id, "{$this->id}.in", "{$this->id}.out", Thread::Positive, "{$this->id}.handle", ['on'], $this->ratingA());
+        $graph->contact("{$this->id}.pole", $this->id, "{$this->id}.in", "{$this->id}.out", Role::DcPositive, "{$this->id}.handle", ['on'], $this->ratingA());
     }
 
     public function plate(): Plate

@@ -6,8 +6,8 @@ namespace Hollin\Core\Components\Battery;
 
 use Hollin\Core\Components\Component;
 use Hollin\Core\Job\Field;
-use Hollin\Core\Wiring\Graph;
-use Hollin\Core\Wiring\Thread;
+use Hollin\Core\Network\Graph;
+use Hollin\Core\Network\Role;
 
 /** The one bond of the DC negative to the frame. */
 final class FrameBond extends Component
@@ -29,7 +29,7 @@ final class FrameBond extends Component
 
     public function compile(Graph $graph): void
     {
-        $graph->conductor("{$this->id}.strap", $this->id, $this->values->text('from'), 'frame', Thread::Ground, $this->values->cable('cable'));
+        $graph->conductor("{$this->id}.strap", $this->id, $this->values->text('from'), 'frame', Role::PE, $this->values->cable('cable'));
     }
 
     public function referenceProblems(array $others): array

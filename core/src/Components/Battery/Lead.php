@@ -7,8 +7,8 @@ namespace Hollin\Core\Components\Battery;
 use Hollin\Core\Components\Component;
 use Hollin\Core\Job\Cable;
 use Hollin\Core\Job\Field;
-use Hollin\Core\Wiring\Graph;
-use Hollin\Core\Wiring\Thread;
+use Hollin\Core\Network\Graph;
+use Hollin\Core\Network\Role;
 
 /** One DC conductor between two terminals. */
 final class Lead extends Component
@@ -55,7 +55,7 @@ final class Lead extends Component
 
     public function compile(Graph $graph): void
     {
-        $graph->conductor("{$this->id}.wire", $this->id, $this->from(), $this->to(), $this->isPositive() ? Thread::Positive : Thread::Negative, $this->cable());
+        $graph->conductor("{$this->id}.wire", $this->id, $this->from(), $this->to(), $this->isPositive() ? Role::DcPositive : Role::DcNegative, $this->cable());
     }
 
     public function referenceProblems(array $others): array

@@ -6,9 +6,9 @@ namespace Hollin\Core\Components\Battery;
 
 use Hollin\Core\Components\Component;
 use Hollin\Core\Job\Field;
+use Hollin\Core\Network\Graph;
+use Hollin\Core\Network\Role;
 use Hollin\Core\Wall\Plate;
-use Hollin\Core\Wiring\Graph;
-use Hollin\Core\Wiring\Thread;
 
 /** A current shunt in the negative; everything it should count returns to its load side. */
 final class Shunt extends Component
@@ -35,7 +35,7 @@ final class Shunt extends Component
 
     public function compile(Graph $graph): void
     {
-        $graph->conductor("{$this->id}.element", $this->id, "{$this->id}.battery", "{$this->id}.load", Thread::Negative);
+        $graph->conductor("{$this->id}.element", $this->id, "{$this->id}.battery", "{$this->id}.load", Role::DcNegative);
     }
 
     public function plate(): Plate

@@ -7,12 +7,12 @@ namespace Hollin\Core\Components\Conversion;
 use Hollin\Core\Components\Component;
 use Hollin\Core\Components\Panels\Circuit;
 use Hollin\Core\Job\Field;
+use Hollin\Core\Network\Device;
+use Hollin\Core\Network\Graph;
+use Hollin\Core\Network\Port;
+use Hollin\Core\Network\Role;
+use Hollin\Core\Network\Source;
 use Hollin\Core\Wall\Plate;
-use Hollin\Core\Wiring\Device;
-use Hollin\Core\Wiring\Graph;
-use Hollin\Core\Wiring\Port;
-use Hollin\Core\Wiring\Source;
-use Hollin\Core\Wiring\Thread;
 
 /** 120 V in, 12 V out: charges the battery and carries the DC loads. */
 final class Converter extends Component
@@ -87,12 +87,12 @@ final class Converter extends Component
         $plug = $this->values->text('plug');
         if ($plug !== '') {
             $graph->device(new Device("{$this->id}.plug", $this->id, $this->label(), 'plug', ['in' => 'plugged in', 'out' => 'unplugged'], 'in'));
-            foreach (['l' => Thread::Hot, 'n' => Thread::Neutral, 'g' => Thread::Ground] as $pole => $thread) {
-                $graph->contact("{$this->id}.plug_{$pole}", $this->id, "{$plug}.{$pole}", "{$this->id}.ac_in.{$pole}", $thread, "{$this->id}.plug", ['in']);
+            foreach (['l' => Role::L1, 'n' => Role::N, 'g' => Role::PE] as $pole => $role) {
+                $graph->contact("{$this->id}.plug_{$pole}", $this->id, "{$plug}.{$pole}", "{$this->id}.ac_in.{$pole}", $role, "{$this->id}.plug", ['in']);
             }
         }
         $graph->terminal($in->hot, $in->neutral);
-        $graph->conductor("{$this->id}.case", $this->id, $in->ground, 'frame', Thread::Ground);
+        $graph->conductor("{$this->id}.case", $this->id, $in->ground, 'frame', Role::PE);
         $graph->source(new Source(
             "{$this->id}.output",
             $this->id,

@@ -6,11 +6,11 @@ namespace Hollin\Core\Components\Conversion;
 
 use Hollin\Core\Components\Supply\Inlet;
 use Hollin\Core\Job\Field;
+use Hollin\Core\Network\Device;
+use Hollin\Core\Network\Graph;
+use Hollin\Core\Network\Port;
+use Hollin\Core\Network\Role;
 use Hollin\Core\Wall\Plate;
-use Hollin\Core\Wiring\Device;
-use Hollin\Core\Wiring\Graph;
-use Hollin\Core\Wiring\Port;
-use Hollin\Core\Wiring\Thread;
 
 /** A stand-alone inverter: battery to 120 V, nothing passes through it. */
 final class Inverter extends Inverting
@@ -85,7 +85,7 @@ final class Inverter extends Inverting
             'rest' => 'at rest', 'invert' => 'inverting',
         ], 'rest', new OutputLogic($this)));
         $graph->terminal($out->hot, $out->neutral, ...$this->leadTerminals());
-        $graph->conductor("{$this->id}.case", $this->id, $out->ground, 'frame', Thread::Ground);
+        $graph->conductor("{$this->id}.case", $this->id, $out->ground, 'frame', Role::PE);
         if ($this->neutral() === 'bonded') {
             $graph->bond("{$this->id}.bond_fixed", $this->id, $out->neutral, $out->ground);
         }

@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace Hollin\Core\Components\Conversion;
 
 use Hollin\Core\Job\Field;
+use Hollin\Core\Network\Device;
+use Hollin\Core\Network\Graph;
+use Hollin\Core\Network\Port;
+use Hollin\Core\Network\Role;
+use Hollin\Core\Network\Source;
 use Hollin\Core\Wall\Plate;
-use Hollin\Core\Wiring\Device;
-use Hollin\Core\Wiring\Graph;
-use Hollin\Core\Wiring\Port;
-use Hollin\Core\Wiring\Source;
-use Hollin\Core\Wiring\Thread;
 
 /**
  * Inverter and charger in one, with the relay that passes an outside supply through, and the
@@ -100,23 +100,23 @@ final class InverterCharger extends Inverting
         $graph->device(new Device($this->relay(), $this->id, $this->label() . ' transfer relay', 'relay', [
             'rest' => 'at rest', 'pass' => 'passing shore through', 'invert' => 'inverting',
         ], 'rest', new TransferRelay($this), contacts: 'pass-through contacts'));
-        $graph->contact("{$this->id}.pass_l", $this->id, $in->hot, $out->hot, Thread::Hot, $this->relay(), ['pass'], $this->passThroughA());
+        $graph->contact("{$this->id}.pass_l", $this->id, $in->hot, $out->hot, Role::L1, $this->relay(), ['pass'], $this->passThroughA());
         if ($this->values->text('neutral') === 'switched') {
-            $graph->contact("{$this->id}.pass_n", $this->id, $in->neutral, $out->neutral, Thread::Neutral, $this->relay(), ['pass'], $this->passThroughA());
+            $graph->contact("{$this->id}.pass_n", $this->id, $in->neutral, $out->neutral, Role::N, $this->relay(), ['pass'], $this->passThroughA());
         } else {
-            $graph->conductor("{$this->id}.common_n", $this->id, $in->neutral, $out->neutral, Thread::Neutral);
+            $graph->conductor("{$this->id}.common_n", $this->id, $in->neutral, $out->neutral, Role::N);
         }
         if ($this->values->flag('secondOutput')) {
             $graph->poles("{$this->id}.second", $this->id, $in, Port::named("{$this->id}.ac_out2"), $this->relay(), ['pass'], $this->passThroughA());
         }
         $follow = Port::named("{$this->id}.follow");
         if (self::follows($graph->rig, $this->id)) {
-            $graph->contact("{$this->id}.follow_l", $this->id, $out->hot, $follow->hot, Thread::Hot, $this->relay(), ['invert']);
-            $graph->conductor("{$this->id}.follow_n", $this->id, $out->neutral, $follow->neutral, Thread::Neutral);
-            $graph->conductor("{$this->id}.follow_g", $this->id, $out->ground, $follow->ground, Thread::Ground);
+            $graph->contact("{$this->id}.follow_l", $this->id, $out->hot, $follow->hot, Role::L1, $this->relay(), ['invert']);
+            $graph->conductor("{$this->id}.follow_n", $this->id, $out->neutral, $follow->neutral, Role::N);
+            $graph->conductor("{$this->id}.follow_g", $this->id, $out->ground, $follow->ground, Role::PE);
         }
-        $graph->conductor("{$this->id}.ground_through", $this->id, $in->ground, $out->ground, Thread::Ground);
-        $graph->conductor("{$this->id}.case", $this->id, $out->ground, 'frame', Thread::Ground);
+        $graph->conductor("{$this->id}.ground_through", $this->id, $in->ground, $out->ground, Role::PE);
+        $graph->conductor("{$this->id}.case", $this->id, $out->ground, 'frame', Role::PE);
         match ($this->values->text('bond')) {
             'relay' => $graph->bond("{$this->id}.bond_relay", $this->id, $out->neutral, $out->ground, $this->relay(), ['invert']),
             'fixed' => $graph->bond("{$this->id}.bond_fixed", $this->id, $out->neutral, $out->ground),

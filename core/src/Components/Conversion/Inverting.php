@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Hollin\Core\Components\Conversion;
 
 use Hollin\Core\Components\Component;
-use Hollin\Core\Wiring\Port;
-use Hollin\Core\Wiring\Source;
+use Hollin\Core\Network\Port;
+use Hollin\Core\Network\Source;
 
 /** What makes 120 V from the battery, alone or with a charger in the same box. */
 abstract class Inverting extends Component

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Components\Conversion;
 
-use Hollin\Core\Wiring\Automatic;
-use Hollin\Core\Wiring\Look;
+use Hollin\Core\Network\Automatic;
+use Hollin\Core\Network\Look;
 
 /** A stand-alone inverter makes 120 V while it is switched on and has a battery. */
 final readonly class OutputLogic implements Automatic

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Components\Conversion;
 
-use Hollin\Core\Wiring\Automatic;
-use Hollin\Core\Wiring\Look;
+use Hollin\Core\Network\Automatic;
+use Hollin\Core\Network\Look;
 
 /** The relay inside an inverter/charger: pass a good supply through, else invert, else rest. */
 final readonly class TransferRelay implements Automatic

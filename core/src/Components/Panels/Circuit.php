@@ -7,11 +7,11 @@ namespace Hollin\Core\Components\Panels;
 use Hollin\Core\Components\Component;
 use Hollin\Core\Job\Cable;
 use Hollin\Core\Job\Field;
-use Hollin\Core\Wiring\CircuitEnd;
-use Hollin\Core\Wiring\Graph;
-use Hollin\Core\Wiring\Load;
-use Hollin\Core\Wiring\Port;
-use Hollin\Core\Wiring\Thread;
+use Hollin\Core\Network\CircuitEnd;
+use Hollin\Core\Network\Graph;
+use Hollin\Core\Network\Load;
+use Hollin\Core\Network\Port;
+use Hollin\Core\Network\Role;
 
 /**
  * A branch circuit: the breaker its hot lands on, the bar its neutral lands on, its cable, its
@@ -159,33 +159,33 @@ final class Circuit extends Component
         $head = "{$this->id}.head";
         if ($panel instanceof Panel) {
             $graph->breaker("{$this->id}.breaker", $this->id, $this->label() . ' breaker');
-            $graph->contact("{$this->id}.pole", $this->id, $panel->bus(), $head, Thread::Hot, "{$this->id}.breaker", ['on'], $this->breakerA());
-            $graph->conductor("{$this->id}.hot", $this->id, $head, $end->hot, Thread::Hot, $cable);
-            $graph->conductor("{$this->id}.ground", $this->id, $panel->groundBar(), $end->ground, Thread::Ground, $cable);
+            $graph->contact("{$this->id}.pole", $this->id, $panel->bus(), $head, Role::L1, "{$this->id}.breaker", ['on'], $this->breakerA());
+            $graph->conductor("{$this->id}.hot", $this->id, $head, $end->hot, Role::L1, $cable);
+            $graph->conductor("{$this->id}.ground", $this->id, $panel->groundBar(), $end->ground, Role::PE, $cable);
         } elseif ($this->behind() !== null) {
-            $graph->conductor("{$this->id}.hot", $this->id, "{$this->behind()}.l", $end->hot, Thread::Hot, $cable);
-            $graph->conductor("{$this->id}.ground", $this->id, "{$this->behind()}.g", $end->ground, Thread::Ground, $cable);
+            $graph->conductor("{$this->id}.hot", $this->id, "{$this->behind()}.l", $end->hot, Role::L1, $cable);
+            $graph->conductor("{$this->id}.ground", $this->id, "{$this->behind()}.g", $end->ground, Role::PE, $cable);
         } else {
             $port = self::portOf($graph, $this->values->group('hot'));
             if ($port !== null) {
                 $from = $port->hot;
                 if ($this->breakerA() !== null) {
                     $graph->breaker("{$this->id}.breaker", $this->id, $this->label() . ' breaker');
-                    $graph->contact("{$this->id}.pole", $this->id, $port->hot, $head, Thread::Hot, "{$this->id}.breaker", ['on'], $this->breakerA());
+                    $graph->contact("{$this->id}.pole", $this->id, $port->hot, $head, Role::L1, "{$this->id}.breaker", ['on'], $this->breakerA());
                     $from = $head;
                 }
-                $graph->conductor("{$this->id}.hot", $this->id, $from, $end->hot, Thread::Hot, $cable);
-                $graph->conductor("{$this->id}.ground", $this->id, $port->ground, $end->ground, Thread::Ground, $cable);
+                $graph->conductor("{$this->id}.hot", $this->id, $from, $end->hot, Role::L1, $cable);
+                $graph->conductor("{$this->id}.ground", $this->id, $port->ground, $end->ground, Role::PE, $cable);
             }
         }
         if ($neutralPanel instanceof Panel) {
-            $graph->conductor("{$this->id}.neutral", $this->id, $neutralPanel->neutralBar(), $end->neutral, Thread::Neutral, $cable);
+            $graph->conductor("{$this->id}.neutral", $this->id, $neutralPanel->neutralBar(), $end->neutral, Role::N, $cable);
         } elseif ($this->neutralBehind() !== null) {
-            $graph->conductor("{$this->id}.neutral", $this->id, "{$this->neutralBehind()}.n", $end->neutral, Thread::Neutral, $cable);
+            $graph->conductor("{$this->id}.neutral", $this->id, "{$this->neutralBehind()}.n", $end->neutral, Role::N, $cable);
         } else {
             $port = self::portOf($graph, $this->values->group('neutral'));
             if ($port !== null) {
-                $graph->conductor("{$this->id}.neutral", $this->id, $port->neutral, $end->neutral, Thread::Neutral, $cable);
+                $graph->conductor("{$this->id}.neutral", $this->id, $port->neutral, $end->neutral, Role::N, $cable);
             }
         }
         $graph->circuit(new CircuitEnd(

@@ -7,7 +7,7 @@ namespace Hollin\Core\Components\Panels;
 use Hollin\Core\Components\Component;
 use Hollin\Core\Job\Cable;
 use Hollin\Core\Job\Field;
-use Hollin\Core\Wiring\Graph;
+use Hollin\Core\Network\Graph;
 
 /** An AC cable between two pieces of equipment: inlet to panel, inverter to subpanel. */
 final class Feeder extends Component

@@ -7,7 +7,7 @@ namespace Hollin\Core\Components\Panels;
 use Hollin\Core\Components\Component;
 use Hollin\Core\Components\Conversion\Converter;
 use Hollin\Core\Job\Field;
-use Hollin\Core\Wiring\Graph;
+use Hollin\Core\Network\Graph;
 
 /** Something people must remember to do. The named states follow it; forgetting it is one slip. */
 final class Instruction extends Component

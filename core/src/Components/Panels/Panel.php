@@ -6,11 +6,11 @@ namespace Hollin\Core\Components\Panels;
 
 use Hollin\Core\Components\Component;
 use Hollin\Core\Job\Field;
+use Hollin\Core\Network\Device;
+use Hollin\Core\Network\Graph;
+use Hollin\Core\Network\Port;
+use Hollin\Core\Network\Role;
 use Hollin\Core\Wall\Plate;
-use Hollin\Core\Wiring\Device;
-use Hollin\Core\Wiring\Graph;
-use Hollin\Core\Wiring\Port;
-use Hollin\Core\Wiring\Thread;
 
 /** A one-bus AC panel: main or subpanel, with slots, a neutral bar and a ground bar. */
 final class Panel extends Component
@@ -94,24 +94,24 @@ final class Panel extends Component
             $graph->device(new Device("{$this->id}.main", $this->id, $this->label() . ' interlocked mains', 'transfer', [
                 'main' => 'main breaker on', 'off' => 'both off', 'backfeed' => 'back-fed breaker on',
             ], 'main', selects: ['main' => "{$this->id}.line", 'backfeed' => "{$this->id}.backfeed"]));
-            $graph->contact("{$this->id}.main_pole", $this->id, "{$this->id}.line", $this->bus(), Thread::Hot, "{$this->id}.main", ['main'], $mainA);
-            $graph->contact("{$this->id}.backfeed_pole", $this->id, "{$this->id}.backfeed", $this->bus(), Thread::Hot, "{$this->id}.main", ['backfeed'], $backfeed->number('breakerA'));
+            $graph->contact("{$this->id}.main_pole", $this->id, "{$this->id}.line", $this->bus(), Role::L1, "{$this->id}.main", ['main'], $mainA);
+            $graph->contact("{$this->id}.backfeed_pole", $this->id, "{$this->id}.backfeed", $this->bus(), Role::L1, "{$this->id}.main", ['backfeed'], $backfeed->number('breakerA'));
         } elseif ($mainA === null) {
-            $graph->conductor("{$this->id}.lugs", $this->id, "{$this->id}.line", $this->bus(), Thread::Hot);
+            $graph->conductor("{$this->id}.lugs", $this->id, "{$this->id}.line", $this->bus(), Role::L1);
         } else {
             $graph->breaker("{$this->id}.main", $this->id, $this->label() . ' main breaker');
-            $graph->contact("{$this->id}.main_pole", $this->id, "{$this->id}.line", $this->bus(), Thread::Hot, "{$this->id}.main", ['on'], $mainA);
+            $graph->contact("{$this->id}.main_pole", $this->id, "{$this->id}.line", $this->bus(), Role::L1, "{$this->id}.main", ['on'], $mainA);
         }
         if ($backfeed !== null && !isset($graph->elements["{$this->id}.backfeed_pole"])) {
             $graph->device(new Device("{$this->id}.backfeed_breaker", $this->id, $this->label() . ' back-fed breaker', 'breaker', ['off' => 'off', 'on' => 'on'], 'off'));
-            $graph->contact("{$this->id}.backfeed_pole", $this->id, "{$this->id}.backfeed", $this->bus(), Thread::Hot, "{$this->id}.backfeed_breaker", ['on'], $backfeed->number('breakerA'));
+            $graph->contact("{$this->id}.backfeed_pole", $this->id, "{$this->id}.backfeed", $this->bus(), Role::L1, "{$this->id}.backfeed_breaker", ['on'], $backfeed->number('breakerA'));
         }
         $graph->terminal($this->neutralBar(), $this->groundBar());
         if ($this->values->flag('bondScrew')) {
             $graph->bond("{$this->id}.bond_screw", $this->id, $this->neutralBar(), $this->groundBar());
         }
         if ($this->values->flag('bondedToFrame')) {
-            $graph->conductor("{$this->id}.frame_bond", $this->id, $this->groundBar(), 'frame', Thread::Ground);
+            $graph->conductor("{$this->id}.frame_bond", $this->id, $this->groundBar(), 'frame', Role::PE);
         }
     }
 

@@ -6,9 +6,9 @@ namespace Hollin\Core\Components\Panels;
 
 use Hollin\Core\Components\Component;
 use Hollin\Core\Job\Field;
+use Hollin\Core\Network\Graph;
+use Hollin\Core\Network\Port;
 use Hollin\Core\Wall\Plate;
-use Hollin\Core\Wiring\Graph;
-use Hollin\Core\Wiring\Port;
 
 /** A box in which two cables are joined: where a device came out, or a run was lengthened. */
 final class SpliceBox extends Component

@@ -6,12 +6,12 @@ namespace Hollin\Core\Components\Supply;
 
 use Hollin\Core\Components\Component;
 use Hollin\Core\Job\Field;
+use Hollin\Core\Network\Device;
+use Hollin\Core\Network\Graph;
+use Hollin\Core\Network\Port;
+use Hollin\Core\Network\Role;
+use Hollin\Core\Network\Source;
 use Hollin\Core\Wall\Plate;
-use Hollin\Core\Wiring\Device;
-use Hollin\Core\Wiring\Graph;
-use Hollin\Core\Wiring\Port;
-use Hollin\Core\Wiring\Source;
-use Hollin\Core\Wiring\Thread;
 
 /** A generator: on board, or portable with its own frame, its neutral bonded or floating. */
 final class Generator extends Component
@@ -83,13 +83,13 @@ final class Generator extends Component
         $while = $inlet !== '' && $wired === [] && $this->values->text('mount') === 'portable' ? ["{$inlet}.plug" => [$this->id]] : [];
         $graph->device(new Device($this->run(), $this->id, $this->label(), 'run', ['stopped' => 'stopped', 'running' => 'running'], 'stopped', while: $while));
         $graph->device(new Device("{$this->id}.breaker", $this->id, $this->label() . ' breaker', 'breaker', ['on' => 'on', 'off' => 'off'], 'on', while: $while + [$this->run() => ['running']]));
-        $graph->contact("{$this->id}.pole", $this->id, "{$this->id}.winding", $out->hot, Thread::Hot, "{$this->id}.breaker", ['on'], $this->outletA());
+        $graph->contact("{$this->id}.pole", $this->id, "{$this->id}.winding", $out->hot, Role::L1, "{$this->id}.breaker", ['on'], $this->outletA());
         $graph->terminal($out->neutral, $out->ground);
         if ($this->values->text('bond') !== 'floating') {
             $graph->bond("{$this->id}.bond", $this->id, $out->neutral, $out->ground);
         }
         if ($this->values->text('mount') === 'on_board') {
-            $graph->conductor("{$this->id}.case", $this->id, $out->ground, 'frame', Thread::Ground);
+            $graph->conductor("{$this->id}.case", $this->id, $out->ground, 'frame', Role::PE);
         }
         $amps = $this->ratedW() / 120;
         $graph->source(new Source(

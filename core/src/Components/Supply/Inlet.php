@@ -6,11 +6,11 @@ namespace Hollin\Core\Components\Supply;
 
 use Hollin\Core\Components\Component;
 use Hollin\Core\Job\Field;
+use Hollin\Core\Network\Device;
+use Hollin\Core\Network\ExposedPins;
+use Hollin\Core\Network\Graph;
+use Hollin\Core\Network\Port;
 use Hollin\Core\Wall\Plate;
-use Hollin\Core\Wiring\Device;
-use Hollin\Core\Wiring\ExposedPins;
-use Hollin\Core\Wiring\Graph;
-use Hollin\Core\Wiring\Port;
 
 /**
  * A cord with male blades that a person plugs in: the inlet, a captive cord, a generator inlet, or a

@@ -6,12 +6,12 @@ namespace Hollin\Core\Components\Supply;
 
 use Hollin\Core\Components\Component;
 use Hollin\Core\Job\Field;
+use Hollin\Core\Network\Graph;
+use Hollin\Core\Network\Port;
+use Hollin\Core\Network\Role;
+use Hollin\Core\Network\Source;
+use Hollin\Core\Network\Surrounding;
 use Hollin\Core\Wall\Plate;
-use Hollin\Core\Wiring\Graph;
-use Hollin\Core\Wiring\Port;
-use Hollin\Core\Wiring\Source;
-use Hollin\Core\Wiring\Surrounding;
-use Hollin\Core\Wiring\Thread;
 
 /** The outside 120 V supplies a rig meets, each behind its pedestal breaker, bonded at the service. */
 final class ShoreSupply extends Component
@@ -101,13 +101,13 @@ final class ShoreSupply extends Component
         // The receptacle's face against the service behind it: where a miswired pedestal differs.
         foreach (self::WIRING as $face_pole => $poles) {
             foreach ($poles as $service_pole => $in) {
-                $thread = ['l' => Thread::Hot, 'n' => Thread::Neutral, 'g' => Thread::Ground][$face_pole];
-                $graph->contact("{$this->id}.face_{$face_pole}{$service_pole}", $this->id, "{$this->id}.service.{$service_pole}", "{$this->id}.{$face_pole}", $thread, $condition, $in);
+                $role = ['l' => Role::L1, 'n' => Role::N, 'g' => Role::PE][$face_pole];
+                $graph->contact("{$this->id}.face_{$face_pole}{$service_pole}", $this->id, "{$this->id}.service.{$service_pole}", "{$this->id}.{$face_pole}", $role, $condition, $in);
             }
         }
         $graph->bond("{$this->id}.service_bond", $this->id, $service->neutral, $service->ground);
         $sound = array_values(array_diff(array_keys(self::CONDITIONS), ['raised_ground']));
-        $graph->contact("{$this->id}.electrode", $this->id, $service->ground, 'earth', Thread::Ground, $condition, $sound);
+        $graph->contact("{$this->id}.electrode", $this->id, $service->ground, 'earth', Role::PE, $condition, $sound);
         $graph->source(new Source("{$this->id}.raise", $this->id, 'neighbour\'s fault', 'X', 'stray', false, $service->ground, 'earth', 'earth', self::RAISED_V, 10.0, device: $condition, positions: ['raised_ground'], impedanceOhm: self::ELECTRODE_OHM));
         $supplies = $this->supplies();
         $graph->surroundings[$condition] = new Surrounding($condition, 'Pedestal', self::CONDITIONS, $this->values->text('reaches') . '.plug', array_map(strval(...), array_keys($supplies)), self::SOUND, ['good', 'low', 'dead']);

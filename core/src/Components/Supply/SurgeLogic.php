@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Components\Supply;
 
-use Hollin\Core\Wiring\Automatic;
-use Hollin\Core\Wiring\Look;
+use Hollin\Core\Network\Automatic;
+use Hollin\Core\Network\Look;
 
 /** Lets a supply in when its volts and its wiring are right; a floating source reads as open ground and is refused. */
 final readonly class SurgeLogic implements Automatic

@@ -6,10 +6,10 @@ namespace Hollin\Core\Components\Supply;
 
 use Hollin\Core\Components\Component;
 use Hollin\Core\Job\Field;
+use Hollin\Core\Network\Device;
+use Hollin\Core\Network\Graph;
+use Hollin\Core\Network\Port;
 use Hollin\Core\Wall\Plate;
-use Hollin\Core\Wiring\Device;
-use Hollin\Core\Wiring\Graph;
-use Hollin\Core\Wiring\Port;
 
 /**
  * An energy-management and surge unit: it tests a supply, lets it in after a delay, and opens its

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Components\Switching;
 
-use Hollin\Core\Wiring\Automatic;
-use Hollin\Core\Wiring\Look;
-use Hollin\Core\Wiring\Port;
+use Hollin\Core\Network\Automatic;
+use Hollin\Core\Network\Look;
+use Hollin\Core\Network\Port;
 
 /** A coil pulls in while its two terminals differ, not when one of them is live. */
 final readonly class CoilLogic implements Automatic

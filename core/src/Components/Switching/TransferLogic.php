@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Components\Switching;
 
-use Hollin\Core\Wiring\Automatic;
-use Hollin\Core\Wiring\Look;
+use Hollin\Core\Network\Automatic;
+use Hollin\Core\Network\Look;
 
 /** The preferred input when it is good, else the other, else the side the switch rests on. */
 final readonly class TransferLogic implements Automatic

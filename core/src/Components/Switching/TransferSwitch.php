@@ -6,10 +6,10 @@ namespace Hollin\Core\Components\Switching;
 
 use Hollin\Core\Components\Component;
 use Hollin\Core\Job\Field;
+use Hollin\Core\Network\Device;
+use Hollin\Core\Network\Graph;
+use Hollin\Core\Network\Port;
 use Hollin\Core\Wall\Plate;
-use Hollin\Core\Wiring\Device;
-use Hollin\Core\Wiring\Graph;
-use Hollin\Core\Wiring\Port;
 
 /** Chooses one of two AC supplies: by itself, or by hand with a centre-off position. */
 final class TransferSwitch extends Component
@@ -80,7 +80,7 @@ final class TransferSwitch extends Component
         foreach (['a', 'b'] as $side) {
             $graph->poles("{$this->id}.{$side}", $this->id, Port::named("{$this->id}.in_{$side}"), Port::named("{$this->id}.out"), $this->handle(), [$side], $this->ratingA(), $twoPole);
         }
-        $graph->conductor("{$this->id}.case", $this->id, "{$this->id}.out.g", 'frame', \Hollin\Core\Wiring\Thread::Ground);
+        $graph->conductor("{$this->id}.case", $this->id, "{$this->id}.out.g", 'frame', \Hollin\Core\Network\Role::PE);
     }
 
     public function plate(): Plate

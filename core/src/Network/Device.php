@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Hollin\Core\Wiring;
+namespace Hollin\Core\Network;
 
 /** Something with positions. A person sets a manual device; an automatic one follows what is present at its terminals. */
 final readonly class Device

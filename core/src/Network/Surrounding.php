@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Hollin\Core\Wiring;
+namespace Hollin\Core\Network;
 
 /** Something nobody in the rig sets: whether the pedestal is good, low or dead. */
 final readonly class Surrounding

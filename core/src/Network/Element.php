@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Hollin\Core\Wiring;
+namespace Hollin\Core\Network;
 
 use Hollin\Core\Job\Cable;
 
@@ -16,7 +16,7 @@ final readonly class Element
         public string $component,
         public string $a,
         public string $b,
-        public Thread $thread,
+        public Role $role,
         public ?Cable $cable = null,
         public ?string $device = null,
         public array $closedIn = [],

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Hollin\Core\Wiring;
+namespace Hollin\Core\Network;
 
 /** A place of a component where an AC cable lands: hot, neutral, ground. */
 final readonly class Port

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Hollin\Core\Wiring;
+namespace Hollin\Core\Network;
 
 /** Terminals in the words of somebody who holds a meter to them. */
 final class TerminalWords

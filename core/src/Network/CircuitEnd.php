@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Hollin\Core\Wiring;
+namespace Hollin\Core\Network;
 
 /** Where a branch circuit's conductors arrive. */
 final readonly class CircuitEnd

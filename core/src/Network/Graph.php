@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Hollin\Core\Wiring;
+namespace Hollin\Core\Network;
 
 use Hollin\Core\Job\Cable;
 use Hollin\Core\Job\Rig;
@@ -51,23 +51,23 @@ final class Graph
         return $graph;
     }
 
-    public function conductor(string $id, string $component, string $a, string $b, Thread $thread, ?Cable $cable = null): void
+    public function conductor(string $id, string $component, string $a, string $b, Role $role, ?Cable $cable = null): void
     {
-        $this->add(new Element($id, ElementKind::Conductor, $component, $a, $b, $thread, $cable));
+        $this->add(new Element($id, ElementKind::Conductor, $component, $a, $b, $role, $cable));
     }
 
     /** Hot, neutral and ground of one cable between two ports. */
     public function cable(string $component, Port $from, Port $to, ?Cable $cable): void
     {
-        $this->conductor("{$component}.hot", $component, $from->hot, $to->hot, Thread::Hot, $cable);
-        $this->conductor("{$component}.neutral", $component, $from->neutral, $to->neutral, Thread::Neutral, $cable);
-        $this->conductor("{$component}.ground", $component, $from->ground, $to->ground, Thread::Ground, $cable);
+        $this->conductor("{$component}.hot", $component, $from->hot, $to->hot, Role::L1, $cable);
+        $this->conductor("{$component}.neutral", $component, $from->neutral, $to->neutral, Role::N, $cable);
+        $this->conductor("{$component}.ground", $component, $from->ground, $to->ground, Role::PE, $cable);
     }
 
     /** @param list<string> $closedIn */
-    public function contact(string $id, string $component, string $a, string $b, Thread $thread, string $device, array $closedIn, ?float $ratingA = null): void
+    public function contact(string $id, string $component, string $a, string $b, Role $role, string $device, array $closedIn, ?float $ratingA = null): void
     {
-        $this->add(new Element($id, ElementKind::Contact, $component, $a, $b, $thread, null, $device, $closedIn, $ratingA));
+        $this->add(new Element($id, ElementKind::Contact, $component, $a, $b, $role, null, $device, $closedIn, $ratingA));
     }
 
     /**
@@ -78,19 +78,19 @@ final class Graph
      */
     public function poles(string $id, string $component, Port $from, Port $to, string $device, array $closedIn, ?float $ratingA = null, bool $neutral = true, bool $ground = false): void
     {
-        $this->contact("{$id}_l", $component, $from->hot, $to->hot, Thread::Hot, $device, $closedIn, $ratingA);
+        $this->contact("{$id}_l", $component, $from->hot, $to->hot, Role::L1, $device, $closedIn, $ratingA);
         $neutral
-            ? $this->contact("{$id}_n", $component, $from->neutral, $to->neutral, Thread::Neutral, $device, $closedIn, $ratingA)
-            : $this->conductor("{$id}_n", $component, $from->neutral, $to->neutral, Thread::Neutral);
+            ? $this->contact("{$id}_n", $component, $from->neutral, $to->neutral, Role::N, $device, $closedIn, $ratingA)
+            : $this->conductor("{$id}_n", $component, $from->neutral, $to->neutral, Role::N);
         $ground
-            ? $this->contact("{$id}_g", $component, $from->ground, $to->ground, Thread::Ground, $device, $closedIn)
-            : $this->conductor("{$id}_g", $component, $from->ground, $to->ground, Thread::Ground);
+            ? $this->contact("{$id}_g", $component, $from->ground, $to->ground, Role::PE, $device, $closedIn)
+            : $this->conductor("{$id}_g", $component, $from->ground, $to->ground, Role::PE);
     }
 
     /** @param list<string> $closedIn */
     public function bond(string $id, string $component, string $neutral, string $ground, ?string $device = null, array $closedIn = []): void
     {
-        $this->add(new Element($id, ElementKind::Bond, $component, $neutral, $ground, Thread::Ground, null, $device, $closedIn));
+        $this->add(new Element($id, ElementKind::Bond, $component, $neutral, $ground, Role::PE, null, $device, $closedIn));
     }
 
     public function device(Device $device): void

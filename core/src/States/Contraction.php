@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Hollin\Core\States;
 
+use Hollin\Core\Network\Element;
+use Hollin\Core\Network\ElementKind;
+use Hollin\Core\Network\Graph;
 use Hollin\Core\Plan\Refused;
-use Hollin\Core\Wiring\Element;
-use Hollin\Core\Wiring\ElementKind;
-use Hollin\Core\Wiring\Graph;
 
 /**
  * A wiring graph with its fixed conductors contracted to numbered nets, ready to be asked many
@@ -17,7 +17,7 @@ use Hollin\Core\Wiring\Graph;
  * away when it opens. No hazard needs it open and every named state has it closed, so it is
  * held closed; the count of states reported is that of the unreduced product.
  */
-final class Network
+final class Contraction
 {
     /** One bit each, in one integer. */
     private const MOST_POLES = 62;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Hollin\Core\Wiring;
+namespace Hollin\Core\Network;
 
 enum ElementKind
 {
