@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 use Database\Seeders\DemoRigs;
 use Hollin\Core\Rules\Examination;
-use Hollin\Core\Solve\Flow;
+use Hollin\Core\Solve\LoadFlowResult;
 use Hollin\Core\Solve\LoadFlow;
 use Hollin\Core\Solve\Spice;
 use Tests\Rigs;
@@ -41,7 +41,7 @@ function simulated(string $deck): array
 }
 
 /** Largest disagreement of a flow with the simulator, as a share of what is allowed. */
-function disagreement(Flow $flow, string $title): float
+function disagreement(LoadFlowResult $flow, string $title): float
 {
     $worst = 0.0;
     foreach (['ac', 'dc'] as $side) {

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Answers;
 
-use Hollin\Core\Components\Battery\Bank;
 use Hollin\Core\Components\Conversion\Converter;
 use Hollin\Core\Components\Panels\Circuit;
 use Hollin\Core\Components\Panels\Panel;
@@ -44,9 +43,10 @@ final readonly class Baseline
                 $shore ??= $state;
             }
         }
-        foreach ($rig->rig->all(Bank::class) as $id => $bank) {
+        foreach ($rig->graph->batteries as $bank) {
+            $id = $bank->component;
             // Whatever its charge: from low to full.
-            $points[] = new self("rest_{$id}", "{$bank->label()}, resting volts", $dead->id, $dead->title, 'dc_volts', "{$id}.pos", "{$id}.neg", 'V', round($bank->chemistry()->restV('low') * $bank->multiplesOf12V() - 0.3, 1), round($bank->fullV() + 0.2, 1), null, 'nothing charging, nothing drawing, an hour after the last charge');
+            $points[] = new self("rest_{$id}", "{$rig->graph->label($id)}, resting volts", $dead->id, $dead->title, 'dc_volts', $bank->pos, $bank->neg, 'V', round($bank->restV('low') - 0.3, 1), round($bank->fullV() + 0.2, 1), null, 'nothing charging, nothing drawing, an hour after the last charge');
         }
         foreach ($rig->rig->all(Panel::class) as $id => $panel) {
             $points[] = new self("bond_{$id}", "{$panel->label()}, neutral bar to ground bar, dead", $dead->id, $dead->title, 'ohms', $panel->neutralBar(), $panel->groundBar(), 'Ω', 20.0, null, null, 'all sources out, proven dead; open, or a load\'s ohms: near zero means a bond in the vehicle');

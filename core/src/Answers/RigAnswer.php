@@ -4,13 +4,12 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Answers;
 
-use Hollin\Core\Components\Battery\Bank;
 use Hollin\Core\Components\Component;
-use Hollin\Core\Components\Conversion\Inverting;
 use Hollin\Core\Components\Panels\Circuit;
-use Hollin\Core\Components\Panels\SpliceBox;
+use Hollin\Core\Network\Part;
 use Hollin\Core\Job\Basis;
 use Hollin\Core\Network\ElementKind;
+use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Network\TerminalWords;
 use Hollin\Core\Reference\TypicalWeight;
 use Hollin\Core\Rules\Examination;
@@ -66,11 +65,11 @@ final class RigAnswer
     /** @return list<array<string, mixed>> splice boxes and what their conductors need */
     private static function boxes(Examination $rig): array
     {
-        return array_values(array_map(function (SpliceBox $box) use ($rig): array {
+        return array_values(array_map(function (Part $box) use ($rig): array {
             $needed = BoxVolume::of($rig->graph, $box);
 
-            return ['component' => $box->id, 'label' => $box->label(), 'hasCm3' => $box->values->number('volumeCm3'), 'needsCm3' => round($needed->cm3, 1), 'arithmetic' => $needed->arithmetic, 'source' => BoxVolume::source()->text()];
-        }, $rig->rig->all(SpliceBox::class)));
+            return ['component' => $box->id, 'label' => $box->label, 'hasCm3' => $box->number('volumeCm3'), 'needsCm3' => round($needed->cm3, 1), 'arithmetic' => $needed->arithmetic, 'source' => BoxVolume::source()->text()];
+        }, $rig->graph->partsOf('splice_box')));
     }
 
     /** @return array<string, string> what a clamp can be put around: element => words */
@@ -153,8 +152,8 @@ final class RigAnswer
     private static function sizes(Examination $rig): array
     {
         $sizes = [];
-        foreach ($rig->rig->all(Inverting::class) as $inverter) {
-            foreach ($rig->rig->all(Bank::class) as $bank) {
+        foreach ($rig->graph->converters as $inverter) {
+            foreach ($inverter->kind === PowerConverter::INVERTER ? $rig->graph->batteries : [] as $bank) {
                 $circuit = InverterCircuit::of($rig->graph, $inverter, $bank, $rig->needs->school);
                 if ($circuit !== null) {
                     $sizes[] = $circuit->answer;

@@ -9,7 +9,7 @@ use Hollin\Core\Plan\Refused;
 use Hollin\Core\Rules\Examination;
 use Hollin\Core\Rules\RuleBook;
 use Hollin\Core\Rules\StateRule;
-use Hollin\Core\Solve\Flow;
+use Hollin\Core\Solve\LoadFlowResult;
 use Hollin\Core\Solve\LoadFlow;
 use Hollin\Core\Solve\Meter;
 use Hollin\Core\Solve\Reading;
@@ -32,7 +32,7 @@ final class StateAnswer
     /** @var array<string, true> */
     private readonly array $running;
 
-    private ?Flow $flow = null;
+    private ?LoadFlowResult $flow = null;
 
     /**
      * @param array<string, string> $controls of any named state's, changed
@@ -71,7 +71,7 @@ final class StateAnswer
         $this->running = array_fill_keys($running, true);
     }
 
-    public function flow(): Flow
+    public function flow(): LoadFlowResult
     {
         return $this->flow ??= LoadFlow::of($this->settled, $this->running, [], $this->charge);
     }
@@ -162,7 +162,7 @@ final class StateAnswer
     }
 
     /** @return array<string, mixed> */
-    public static function flowOf(Flow $flow, Examination $rig): array
+    public static function flowOf(LoadFlowResult $flow, Examination $rig): array
     {
         $amps = [];
         foreach (array_keys($flow->acA + $flow->dcA) as $element) {

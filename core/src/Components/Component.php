@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Components;
 
+use Hollin\Core\Job\Basis;
 use Hollin\Core\Job\Field;
 use Hollin\Core\Job\Values;
+use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Graph;
+use Hollin\Core\Network\Part;
 use Hollin\Core\Network\Port;
 use Hollin\Core\Wall\Plate;
 
@@ -37,7 +40,49 @@ abstract class Component
     /** @return array<string, Field> */
     abstract public static function fields(): array;
 
-    abstract public function compile(Graph $graph): void;
+    abstract public function compile(Graph $graph, Rig $rig): void;
+
+    /** What is written on it, for rules that judge parts: every plain value, groups as group/name. */
+    final public function describe(): Part
+    {
+        $facts = $assumed = [];
+        $this->collect($this->values->raw(), '', $facts, $assumed);
+
+        return new Part($this->id, static::type(), $this->label(), $this->facts() + $facts, $assumed);
+    }
+
+    /**
+     * Facts that are not simply a value that was entered.
+     *
+     * @return array<string, string|float|bool>
+     */
+    protected function facts(): array
+    {
+        return [];
+    }
+
+    /**
+     * @param array<string, string|float|bool> $facts
+     * @param array<string, true> $assumed
+     */
+    private function collect(\stdClass $at, string $prefix, array &$facts, array &$assumed): void
+    {
+        foreach (get_object_vars($at) as $name => $value) {
+            if ($value instanceof \stdClass && property_exists($value, 'basis')) {
+                if ($value->basis === Basis::Assumed->value) {
+                    $assumed["{$prefix}{$name}"] = true;
+                }
+                $value = $value->value ?? null;
+            }
+            if ($value instanceof \stdClass) {
+                $this->collect($value, "{$prefix}{$name}/", $facts, $assumed);
+            } elseif (is_int($value) || is_float($value)) {
+                $facts["{$prefix}{$name}"] = (float) $value;
+            } elseif (is_string($value) || is_bool($value)) {
+                $facts["{$prefix}{$name}"] = $value;
+            }
+        }
+    }
 
     /** @return array<string, Field> */
     final public static function allFields(): array
@@ -77,6 +122,16 @@ abstract class Component
     public function leadTerminals(): array
     {
         return [];
+    }
+
+    /**
+     * Volts between which it lets a supply in, for what looks at them.
+     *
+     * @return ?array{float, float}
+     */
+    public function window(): ?array
+    {
+        return null;
     }
 
     /** Its place on the wall, or null when it is drawn as part of something else. */
@@ -145,9 +200,9 @@ abstract class Component
     }
 
     /** The port an end names, or null when it names none. */
-    final protected static function portOf(Graph $graph, ?Values $end): ?Port
+    final protected static function portOf(Rig $rig, ?Values $end): ?Port
     {
-        return $end === null ? null : $graph->rig->find($end->text('at'))?->port($end->text('port'));
+        return $end === null ? null : $rig->find($end->text('at'))?->port($end->text('port'));
     }
 
     /** @return array<string, Field> */

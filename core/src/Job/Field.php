@@ -94,9 +94,12 @@ final readonly class Field
             'size' => self::size('Size')->surveyed(),
             'lengthM' => self::number('Length, one way', 'm', 0.01, 60)->surveyed(),
             'sheath' => self::choice('Sheath', [
-                'nm_b' => 'NM-B sheathed cable', 'cord' => 'flexible cord', 'single' => 'single conductors', 'fine' => 'fine-strand battery cable',
+                'nm_b' => 'NM-B sheathed cable', 'cord' => 'flexible cord', 'single' => 'single conductors', 'fine' => 'fine-strand battery cable', 'sheathed' => 'in sheath, loom or conduit the whole way',
             ])->optional(),
             'parallel' => self::integer('Conductors in parallel', 1, 2)->optional(),
+            'insulationC' => self::integer('Insulation, °C', 60, 200)->optional(),
+            'ambientC' => self::number('Where it runs, ambient', '°C', -20, 85)->optional(),
+            'bundled' => self::integer('Conductors that carry current bundled together', 1, 60)->optional(),
         ]);
     }
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Job;
 
-use Hollin\Core\Network\Graph;
+use Hollin\Core\Components\Wiring;
 use Hollin\Core\Plan\Planned;
 use Hollin\Core\Plan\Refused;
 use Hollin\Core\States\Contraction;
@@ -41,7 +41,7 @@ final class References
             return $problems;
         }
         try {
-            new Contraction(Graph::of($rig));
+            new Contraction(Wiring::of($rig));
         } catch (Refused $e) {
             return [new Problem('/asFound/components', $e->problems[0]->message)];
         }

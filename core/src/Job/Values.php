@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Job;
 
+use Hollin\Core\Reference\Cable;
 use Hollin\Core\Reference\ConductorSize;
 use LogicException;
 use stdClass;
@@ -63,15 +64,19 @@ final readonly class Values
         return ConductorSize::of($this->text($name));
     }
 
-    public function cable(string $name): ?Cable
+    /** @param string $sheath what it is in when nobody has said */
+    public function cable(string $name, string $sheath = 'nm_b'): ?Cable
     {
         $group = $this->group($name);
 
         return $group === null ? null : new Cable(
             $group->size('size'),
             $group->number('lengthM'),
-            $group->text('sheath', 'nm_b'),
+            $group->text('sheath', $sheath),
             $group->integer('parallel', 1),
+            $group->has('insulationC') ? $group->integer('insulationC') : null,
+            $group->numberOrNull('ambientC'),
+            $group->integer('bundled', 1),
         );
     }
 

@@ -25,6 +25,8 @@ final readonly class Device
         public array $selects = [],
         public string $contacts = 'contacts',
         public array $while = [],
+        /** looks at the volts of a supply and lets it in or not */
+        public bool $judgesVolts = false,
     ) {}
 
     /**

@@ -4,12 +4,15 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Network;
 
-use Hollin\Core\Job\Cable;
+use Hollin\Core\Reference\Cable;
 
-/** A conductor, a contact or a neutral-ground bond between two terminals. */
+/** A conductor, a contact or a neutral-ground bond between two terminals. A pole is one contact. */
 final readonly class Element
 {
-    /** @param list<string> $closedIn positions of the device in which a contact is closed; empty for what is always closed */
+    /**
+     * @param list<string> $closedIn positions of the device in which a contact is closed; empty for what is always closed
+     * @param ?float $ohm resistance of what has no cable; null for what is usual of its kind
+     */
     public function __construct(
         public string $id,
         public ElementKind $kind,
@@ -20,6 +23,19 @@ final readonly class Element
         public ?Cable $cable = null,
         public ?string $device = null,
         public array $closedIn = [],
-        public ?float $ratingA = null,
+        public ?Rating $rating = null,
+        public Purpose $purpose = Purpose::Carrying,
+        public ?float $ohm = null,
     ) {}
+
+    /** Continuous rating in A, or null where it has none. */
+    public function ratingA(): ?float
+    {
+        return $this->rating?->amps;
+    }
+
+    public function other(string $terminal): string
+    {
+        return $terminal === $this->a ? $this->b : $this->a;
+    }
 }

@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Network;
 
-use Hollin\Core\Job\Cable;
-use Hollin\Core\Job\Rig;
+use Hollin\Core\Reference\Cable;
 
-/** The wiring graph a rig compiles to. Filled by the components, read by everything else. */
+/**
+ * What is connected with what: terminals, conductors by role and purpose, contacts, sources, loads,
+ * batteries, power converters, and the parts they belong to. Components fill it; everything above
+ * reads it and knows no component.
+ */
 final class Graph
 {
     private const LETTERS = ['I' => ['I', 'J', 'K'], 'G' => ['G', 'F'], 'S' => ['S', 'T']];
@@ -39,21 +42,66 @@ final class Graph
     /** @var array<string, array{device: string, position: string, while: string, component: string}> */
     public array $instructions = [];
 
-    private function __construct(public readonly Rig $rig) {}
+    /** @var array<string, Load> loads nobody switches: on the battery side, and coils */
+    public array $users = [];
 
-    public static function of(Rig $rig): self
+    /** @var array<string, Battery> by the id of their source */
+    public array $batteries = [];
+
+    /** @var array<string, PowerConverter> */
+    public array $converters = [];
+
+    /** @var array<string, Supply> supplies from outside and generators, by component */
+    public array $supplies = [];
+
+    /** @var array<string, array{string, Rating}> terminal of a bar => its component and rating */
+    public array $junctions = [];
+
+    /** @var array<string, Part> every part, by component */
+    public array $parts = [];
+
+    /** @var ?array<string, list<array{string, string}>> */
+    private ?array $neighbours = null;
+
+    /** @return array<string, list<array{string, string}>> terminal => [other terminal, element] */
+    public function neighbours(): array
     {
-        $graph = new self($rig);
-        foreach ($rig->components as $component) {
-            $component->compile($graph);
+        if ($this->neighbours === null) {
+            $this->neighbours = [];
+            foreach ($this->elements as $id => $element) {
+                $this->neighbours[$element->a][] = [$element->b, $id];
+                $this->neighbours[$element->b][] = [$element->a, $id];
+            }
         }
 
-        return $graph;
+        return $this->neighbours;
     }
 
-    public function conductor(string $id, string $component, string $a, string $b, Role $role, ?Cable $cable = null): void
+    public function label(string $component): string
     {
-        $this->add(new Element($id, ElementKind::Conductor, $component, $a, $b, $role, $cable));
+        return isset($this->parts[$component]) ? $this->parts[$component]->label : $component;
+    }
+
+    /** @return array<string, Part> parts of some types */
+    public function partsOf(string ...$types): array
+    {
+        return array_filter($this->parts, fn(Part $p): bool => in_array($p->type, $types, true));
+    }
+
+    /** Part an element, a source or a load belongs to. */
+    public function partAt(string $component): ?Part
+    {
+        return $this->parts[$component] ?? null;
+    }
+
+    public function conductor(string $id, string $component, string $a, string $b, Role $role, ?Cable $cable = null, ?Purpose $purpose = null, ?Rating $rating = null, ?float $ohm = null): void
+    {
+        $this->add(new Element($id, ElementKind::Conductor, $component, $a, $b, $role, $cable, rating: $rating, purpose: $purpose ?? self::purposeOf($role), ohm: $ohm));
+    }
+
+    private static function purposeOf(Role $role): Purpose
+    {
+        return $role === Role::PE ? Purpose::Protective : Purpose::Carrying;
     }
 
     /** Hot, neutral and ground of one cable between two ports. */
@@ -65,9 +113,9 @@ final class Graph
     }
 
     /** @param list<string> $closedIn */
-    public function contact(string $id, string $component, string $a, string $b, Role $role, string $device, array $closedIn, ?float $ratingA = null): void
+    public function contact(string $id, string $component, string $a, string $b, Role $role, string $device, array $closedIn, ?Rating $rating = null): void
     {
-        $this->add(new Element($id, ElementKind::Contact, $component, $a, $b, $role, null, $device, $closedIn, $ratingA));
+        $this->add(new Element($id, ElementKind::Contact, $component, $a, $b, $role, null, $device, $closedIn, $rating, self::purposeOf($role)));
     }
 
     /**
@@ -76,11 +124,11 @@ final class Graph
      *
      * @param list<string> $closedIn
      */
-    public function poles(string $id, string $component, Port $from, Port $to, string $device, array $closedIn, ?float $ratingA = null, bool $neutral = true, bool $ground = false): void
+    public function poles(string $id, string $component, Port $from, Port $to, string $device, array $closedIn, ?Rating $rating = null, bool $neutral = true, bool $ground = false): void
     {
-        $this->contact("{$id}_l", $component, $from->hot, $to->hot, Role::L1, $device, $closedIn, $ratingA);
+        $this->contact("{$id}_l", $component, $from->hot, $to->hot, Role::L1, $device, $closedIn, $rating);
         $neutral
-            ? $this->contact("{$id}_n", $component, $from->neutral, $to->neutral, Role::N, $device, $closedIn, $ratingA)
+            ? $this->contact("{$id}_n", $component, $from->neutral, $to->neutral, Role::N, $device, $closedIn, $rating)
             : $this->conductor("{$id}_n", $component, $from->neutral, $to->neutral, Role::N);
         $ground
             ? $this->contact("{$id}_g", $component, $from->ground, $to->ground, Role::PE, $device, $closedIn)
@@ -90,7 +138,7 @@ final class Graph
     /** @param list<string> $closedIn */
     public function bond(string $id, string $component, string $neutral, string $ground, ?string $device = null, array $closedIn = []): void
     {
-        $this->add(new Element($id, ElementKind::Bond, $component, $neutral, $ground, Role::PE, null, $device, $closedIn));
+        $this->add(new Element($id, ElementKind::Bond, $component, $neutral, $ground, Role::PE, null, $device, $closedIn, purpose: Purpose::Bonding));
     }
 
     public function device(Device $device): void
@@ -128,6 +176,56 @@ final class Graph
         $this->loads[$load->id] = $load;
     }
 
+    /** A load that nobody switches. */
+    public function user(Load $load): void
+    {
+        $this->terminal($load->a, $load->b);
+        $this->users[$load->id] = $load;
+    }
+
+    public function battery(Battery $battery): void
+    {
+        $this->batteries[$battery->id] = $battery;
+        $this->source(new Source(
+            $battery->id,
+            $battery->component,
+            'battery',
+            'B',
+            'dc',
+            true,
+            $battery->pos,
+            $battery->neg,
+            'frame',
+            $battery->ratedV,
+            $battery->limitA ?? 1000.0 * $battery->parallel,
+            impedanceOhm: $battery->ohm,
+        ));
+    }
+
+    public function converter(PowerConverter $converter): void
+    {
+        $this->terminal(...$converter->input, ...$converter->output);
+        $this->converters[$converter->id] = $converter;
+    }
+
+    public function junction(string $terminal, string $component, Rating $rating): void
+    {
+        $this->terminal($terminal);
+        $this->junctions[$terminal] = [$component, $rating];
+    }
+
+    /** The same network with faults in it. */
+    public function with(Fault ...$faults): self
+    {
+        $faulty = clone $this;
+        $faulty->neighbours = null;
+        foreach ($faults as $fault) {
+            $faulty->elements = $fault->in($faulty->elements);
+        }
+
+        return $faulty;
+    }
+
     public function circuit(CircuitEnd $end): void
     {
         $this->terminal($end->hot, $end->neutral, $end->ground);
@@ -145,5 +243,6 @@ final class Graph
     {
         $this->terminal($element->a, $element->b);
         $this->elements[$element->id] = $element;
+        $this->neighbours = null;
     }
 }

@@ -38,6 +38,18 @@ final readonly class Source
         public float $surgeA = 0.0,
         /** bonded, floating (an isolated output) or half (each output half the voltage from the case) */
         public string $neutral = 'bonded',
+        /** how long it gives up to its surge, s */
+        public float $surgeS = 5.0,
+        /** what it does past that: trips (a person resets it), retries, or holds */
+        public string $past = 'holds',
+        /** phase of its windings against each other, degrees */
+        public float $angleDeg = 0.0,
+        /** control that must also stand in one of … */
+        public ?string $mode = null,
+        /** @var list<string> … these positions */
+        public array $modes = [],
+        /** sine or modified */
+        public string $waveform = 'sine',
     ) {}
 
     /** Impedance that limits a fault, ohm: what holds the volts up at first stops at the surge limit. */
@@ -48,25 +60,6 @@ final readonly class Source
 
     public function lettered(string $letter): self
     {
-        return $letter === $this->letter ? $this : new self(
-            $this->id,
-            $this->component,
-            $this->label,
-            $letter,
-            $this->kind,
-            $this->forming,
-            $this->a,
-            $this->b,
-            $this->ground,
-            $this->volts,
-            $this->limitA,
-            $this->device,
-            $this->positions,
-            $this->surrounding,
-            $this->runsOnAc,
-            $this->impedanceOhm,
-            $this->surgeA,
-            $this->neutral,
-        );
+        return $letter === $this->letter ? $this : new self(...['letter' => $letter] + get_object_vars($this));
     }
 }

@@ -30,7 +30,7 @@ final class TerminalWords
                 continue;
             }
             $port = $parts === [] ? '' : (self::PORTS[$parts[0]] ?? $parts[0]) . ' ';
-            $words[$terminal] = $graph->rig->label($component) . ': ' . $port . self::WORDS[$last];
+            $words[$terminal] = $graph->label($component) . ': ' . $port . self::WORDS[$last];
         }
 
         return $words;

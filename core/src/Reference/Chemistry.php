@@ -81,6 +81,33 @@ enum Chemistry: string
         };
     }
 
+    /**
+     * What polarisation adds to the resistance of one 12 V battery while it is charged, ohm. A full one
+     * takes only its tail current at absorption volts; one that is not rises by a few tenths of a volt
+     * (lithium at half its capacity in amps) or one and a half (lead at a fifth). Common practice, no source.
+     */
+    public function polarisationOhm(string $charge, float $capacityAh): float
+    {
+        [$riseV, $share] = match (true) {
+            $charge === 'full' => [$this->absorptionV() - $this->fullV(), $this === self::Lfp ? 0.05 : 0.02],
+            $this === self::Lfp => [0.3, 0.5],
+            default => [1.5, 0.2],
+        };
+
+        return $riseV / ($share * max(1.0, $capacityAh));
+    }
+
+    /** Cells of a "12 V" battery. */
+    public function cellsPer12V(): int
+    {
+        return $this === self::Lfp ? 4 : 6;
+    }
+
+    public function isLead(): bool
+    {
+        return $this !== self::Lfp;
+    }
+
     public function usableShare(): float
     {
         return $this === self::Lfp ? 0.9 : 0.5;

@@ -13,7 +13,7 @@ use Hollin\Core\Components\Conversion\InverterCharger;
 use Hollin\Core\Components\Panels\Feeder;
 use Hollin\Core\Components\Panels\Panel;
 use Hollin\Core\Components\Switching\TransferSwitch;
-use Hollin\Core\Job\Cable;
+use Hollin\Core\Reference\Cable;
 use Hollin\Core\Job\Rig;
 
 /**

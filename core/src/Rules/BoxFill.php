@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Rules;
 
-use Hollin\Core\Components\Panels\SpliceBox;
 use Hollin\Core\Reference\Source;
 use Hollin\Core\Sizing\BoxVolume;
 
@@ -33,13 +32,13 @@ final class BoxFill implements RigRule
     public function hits(Examination $rig): array
     {
         $hits = [];
-        foreach ($rig->rig->all(SpliceBox::class) as $id => $box) {
+        foreach ($rig->graph->partsOf('splice_box') as $id => $box) {
             $needed = BoxVolume::of($rig->graph, $box);
-            $has = $box->values->number('volumeCm3');
+            $has = $box->number('volumeCm3');
             if ($needed->cm3 > $has + 1e-9) {
                 $hits[] = new Hit(
                     $id,
-                    sprintf('%s has %.0f cm³; its conductors need %.0f cm³.', $box->label(), $has, $needed->cm3),
+                    sprintf('%s has %.0f cm³; its conductors need %.0f cm³.', $box->label, $has, $needed->cm3),
                     [$id],
                     [new Figure('Volume needed', $needed->cm3, 'cm³', $needed->arithmetic, BoxVolume::source(), $has)],
                     [Remedy::set(sprintf('Use a box of %d cm³', (int) ceil($needed->cm3 / 10) * 10), 'room for every splice', $id, '/volumeCm3', ['value' => (int) ceil($needed->cm3 / 10) * 10, 'basis' => 'told'])],

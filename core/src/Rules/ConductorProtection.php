@@ -4,21 +4,23 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Rules;
 
-use Hollin\Core\Job\Cable;
+use Hollin\Core\Network\Battery;
 use Hollin\Core\Network\Element;
 use Hollin\Core\Network\Role;
+use Hollin\Core\Network\Walk;
 use Hollin\Core\Reference\Ampacity;
+use Hollin\Core\Reference\Cable;
+use Hollin\Core\Reference\ConductorSize;
 use Hollin\Core\Reference\ConductorTables;
 use Hollin\Core\Reference\Source;
+use Hollin\Core\Sizing\NegativeReach;
+use Hollin\Core\Sizing\UnfusedWay;
 
 /** Some source can push more through a conductor than it may carry, with no suitable device between. */
 final class ConductorProtection implements RigRule
 {
-    /** ABYC E-11: without a fuse up to 7 in from the battery post. */
-    private const UNFUSED_M = 0.18;
-
-    /** ABYC E-11: 72 in from the post when sheathed its whole length; above that, never. */
-    private const UNFUSED_SHEATHED_M = 1.83;
+    /** A tap this short to its own fuse counts as fused at its connection: ABYC E-11, 7 in. */
+    private const TAP_M = 0.18;
 
     public static function definition(): Definition
     {
@@ -33,10 +35,14 @@ final class ConductorProtection implements RigRule
             [
                 Sample::found('14 AWG on a 20 A breaker', Sample::survey('c_outlets', '/breakerA', ['value' => 20, 'basis' => 'read_off'])),
                 Sample::found('a thin battery lead behind a large fuse', Sample::choose('in_line'), Sample::set('ld_disc_bar', '/cable/size', ['value' => 'awg:4', 'basis' => 'told'])),
-                Sample::found('a lead straight from the bank, without a fuse', Sample::choose('in_line'), Sample::set('ld_dc', '/from', 'bank.pos')),
+                Sample::found('a thin negative behind a large fuse', Sample::choose('in_line'), Sample::set('ld_bank_shunt', '/cable/size', ['value' => 'awg:14', 'basis' => 'told'])),
+                Sample::found('a lead straight from the bank, without a fuse', Sample::choose('in_line'), Sample::set('ld_bar_inv', '/from', 'bank.pos')),
+                Sample::found('pieces that are too long together', Sample::choose('in_line'), Sample::set('ld_bank_fuse', '/cable/lengthM', ['value' => 0.6, 'basis' => 'measured'])),
+                Sample::found('16 AWG on a 15 A breaker', Sample::survey('c_outlets', '/cable/size', ['value' => 'awg:16', 'basis' => 'read_off'])),
                 Sample::found('a thin cable behind the inverter feed', Sample::choose('subpanel', ['circuits' => ['c_outlets' => true]]), Sample::set('inverter_out', '/cable', $thin)),
                 Sample::silent('12 AWG on a 20 A breaker'),
                 Sample::silent('the usual bank chain', Sample::choose('in_line')),
+                Sample::silent('3/0 behind the next standard size', Sample::choose('in_line'), Sample::set('ld_bar_inv', '/cable/size', ['value' => 'awg:3/0', 'basis' => 'told'])),
             ],
         );
     }
@@ -44,107 +50,142 @@ final class ConductorProtection implements RigRule
     public function hits(Examination $rig): array
     {
         $hits = [];
+        $negative = new NegativeReach($rig->graph, $rig->reach()->at);
         foreach ($rig->graph->elements as $element) {
-            if ($element->cable === null || !in_array($element->role, [Role::L1, Role::DcPositive], true)) {
+            $cable = $element->cable;
+            if ($cable === null || !($element->role === Role::L1 || Walk::direct($element))) {
                 continue;
             }
-            $reach = $rig->reach()->at[$element->a] ?? null;
-            $other = $rig->reach()->at[$element->b] ?? null;
-            // What arrives at both ends decides: the weaker end is limited by a device between.
-            if ($reach === null || $other === null) {
+            $back = Walk::direct($element) ? $negative->through($element) : null;
+            [$amps, $device] = $back ?? $this->arriving($rig, $element) ?? [0.0, ''];
+            if ($amps <= 0 || is_infinite($amps)) {
+                // What no device limits at all is told by its length, from the post on.
                 continue;
-            }
-            [$amps, $source, $device] = $reach[0] <= $other[0] ? $reach : $other;
-            $circuit = $rig->rig->find($element->component);
-            // A branch breaker must suit its own cable, even where a smaller one stands ahead of it.
-            if ($circuit instanceof \Hollin\Core\Components\Panels\Circuit && ($circuit->breakerA() ?? 0.0) > $amps) {
-                [$amps, $device] = [(float) $circuit->breakerA(), $element->component];
             }
             $school = self::school($element, $rig);
-            $ampacity = $element->cable->ampacityA($school);
-            $hit = $element->role === Role::L1
-                ? self::ac($rig, $element, $amps, $device, $school, $ampacity)
-                : self::dc($rig, $element, $amps, $source, $device, $school, $ampacity);
-            if ($hit !== null) {
-                $hits[] = $hit;
+            $limit = $school->largestDevice($cable);
+            if ($limit === null || $amps > $limit + 1e-9) {
+                if (!($back === null && $cable->lengthM <= self::TAP_M && Walk::direct($element) && self::endsOnFuse($rig, $element))) {
+                    $hits[] = self::hit($rig, $element, $cable, $amps, $device, $school);
+                }
+            } elseif ($back === null && Walk::direct($element)) {
+                array_push($hits, ...self::lowVoltage($rig, $element, $cable, $amps, $device));
             }
+        }
+
+        foreach ($rig->graph->batteries as $battery) {
+            array_push($hits, ...self::unfused($rig, $battery));
         }
 
         return $hits;
     }
 
-    private static function ac(Examination $rig, Element $element, float $amps, string $device, Ampacity $school, ?float $ampacity): ?Hit
+    /** @return list<Hit> cable between a battery and the first device that opens, longer than it may be */
+    private static function unfused(Examination $rig, Battery $battery): array
     {
-        $limit = $ampacity;
-        $gauge = explode(':', $element->cable->size->designation ?? '')[1] ?? '';
-        if ($school === Ampacity::Branch && isset(ConductorTables::SMALL_CONDUCTOR_LIMIT[$gauge])) {
-            $limit = (float) ConductorTables::SMALL_CONDUCTOR_LIMIT[$gauge];
-        }
-        if ($limit === null || $amps <= $limit + 1e-9) {
-            return null;
-        }
-
-        return self::hit($rig, $element, $amps, $limit, $device, $school, self::sizeFor($amps, $school));
-    }
-
-    private static function dc(Examination $rig, Element $element, float $amps, string $source, string $device, Ampacity $school, ?float $ampacity): ?Hit
-    {
-        if (is_infinite($amps)) {
-            $length = $element->cable->lengthM ?? 0;
-            if ($length <= self::UNFUSED_M) {
-                return null;
+        $hits = [];
+        $label = $rig->graph->label($battery->component);
+        $ways = UnfusedWay::of($rig->graph, $battery);
+        foreach ($ways as $way) {
+            if ($way->lengthM <= $way->limitM() + 1e-9) {
+                continue;
             }
-            $label = $rig->rig->label($element->component);
-
-            return new Hit(
-                $element->component . '|unfused',
-                sprintf('%s (%s) is joined to the bank with no fuse between. A short on it is fed by everything the bank has.', $label, $element->cable?->spoken()),
-                [$element->component, $rig->graph->sources[$source]->component],
-                [new Figure('Unfused length', $length, 'm', 'from the bank along the lead', Source::recalled('ABYC E-11: fuse within 7 in of the post, up to 72 in when sheathed its whole length'), self::UNFUSED_M)],
-                paths: [[$rig->graph->sources[$source]->a, $element->b]],
-                severity: $length <= self::UNFUSED_SHEATHED_M ? Severity::Warning : Severity::Danger,
+            $component = $way->element->component;
+            $hits[] = new Hit(
+                "{$component}|unfused",
+                sprintf('%s (%s) ends %.2f m from %s with no fuse on the way%s. A short on it is fed by everything the bank has.', $rig->graph->label($component), $way->element->cable?->spoken(), $way->lengthM, $label, $way->endless ? ', and none behind it' : ''),
+                [$component, $battery->component],
+                [new Figure('Unfused length', $way->lengthM, 'm', 'along the way from the post' . ($way->sheathed ? ', sheathed the whole way' : ''), UnfusedWay::source(), $way->limitM())],
+                paths: [[$battery->pos, $way->element->b]],
+                severity: !$way->sheathed && $way->lengthM <= UnfusedWay::RV_M && !$way->endless ? Severity::Warning : Severity::Danger,
                 title: 'Lead without a fuse',
             );
         }
-        // A tap no longer than 7 in to its own fuse counts as fused at its connection.
-        if ($ampacity === null || $amps <= $ampacity + 1e-9 || (($element->cable->lengthM ?? 0) <= self::UNFUSED_M && self::endsOnFuse($rig, $element))) {
-            return null;
+        if ($hits === [] && $ways !== [] && $ways[0]->endless) {
+            $hits[] = new Hit(
+                "{$battery->component}|no_fuse",
+                sprintf('Nothing that opens stands between %s and what hangs on it. A short there is fed by everything the bank has.', $label),
+                [$battery->component, $ways[0]->element->component],
+                title: 'Battery without a fuse',
+            );
         }
 
-        return self::hit($rig, $element, $amps, $ampacity, $device, $school, self::sizeFor($amps, $school));
+        return $hits;
+    }
+
+    /** @return ?array{float, string} what can arrive in a hot or a positive before a device opens, A, and the device */
+    private function arriving(Examination $rig, Element $element): ?array
+    {
+        $reach = $rig->reach()->at[$element->a] ?? null;
+        $other = $rig->reach()->at[$element->b] ?? null;
+        // What arrives at both ends decides: the weaker end is limited by a device between.
+        if ($reach === null || $other === null) {
+            return null;
+        }
+        [$amps, , $device] = $reach[0] <= $other[0] ? $reach : $other;
+        $part = $rig->graph->partAt($element->component);
+        $breakerA = $part?->is('circuit') === true ? $part->number('breakerA') : 0.0;
+
+        // A branch breaker must suit its own cable, even where a smaller one stands ahead of it.
+        return $breakerA > $amps ? [$breakerA, $element->component] : [$amps, $device];
     }
 
     private static function endsOnFuse(Examination $rig, Element $element): bool
     {
         foreach ([$element->a, $element->b] as $terminal) {
-            if ($rig->rig->find(explode('.', $terminal)[0]) instanceof \Hollin\Core\Components\Battery\DcFuse) {
-                return true;
+            foreach ($rig->graph->neighbours()[$terminal] as [, $id]) {
+                if ($rig->graph->elements[$id]->rating?->protects === true) {
+                    return true;
+                }
             }
         }
 
         return false;
     }
 
-    private static function hit(Examination $rig, Element $element, float $amps, float $limit, string $device, Ampacity $school, ?string $size): Hit
+    /** @return list<Hit> a word where the table for an RV's low-voltage branches allows less than the school that governs */
+    private static function lowVoltage(Examination $rig, Element $element, Cable $cable, float $amps, string $device): array
     {
-        $label = $rig->rig->label($element->component);
-        $by = $device === '' ? 'its source' : ($device === $element->component ? 'its breaker' : $rig->rig->label($device));
-        $component = $rig->rig->find($element->component);
-        $place = $component instanceof \Hollin\Core\Components\Supply\Inlet ? '/cord/size' : '/cable/size';
+        $gauge = explode(':', $cable->size->designation)[1];
+        $limit = $cable->size->isAwg() ? (ConductorTables::RV_LOW_VOLTAGE_LIMIT[$gauge] ?? null) : null;
+        if ($limit === null || $device === '' || $amps <= $limit * $cable->parallel) {
+            return [];
+        }
+
+        return [new Hit(
+            "{$element->component}|rv",
+            sprintf('%s: %s stands the %g A of %s by the table that governs here; the RV table for low-voltage branches stops at %d A.', $rig->graph->label($element->component), $cable->spoken(), $amps, $rig->graph->label($device), $limit),
+            array_values(array_filter([$element->component, $device])),
+            [new Figure('Device ahead of it', $amps, 'A', 'largest current that can arrive before a device opens', Source::recalled('former NFPA 70 table 551.10(E)(1), now 552.10(E)(1)'), (float) $limit)],
+            severity: Severity::Advice,
+            title: 'Above the RV table for low-voltage branches',
+        )];
+    }
+
+    private static function hit(Examination $rig, Element $element, Cable $cable, float $amps, string $device, Ampacity $school): Hit
+    {
+        $label = $rig->graph->label($element->component);
+        $by = $device === '' ? 'its source' : ($device === $element->component ? 'its breaker' : $rig->graph->label($device));
+        $part = $rig->graph->partAt($element->component);
+        $place = $part?->is('inlet') === true ? 'cord/size' : 'cable/size';
+        $ampacity = $school->ofCable($cable);
+        $size = self::sizeFor($amps, $school);
 
         return new Hit(
             $element->component . '|' . $device,
-            sprintf('%s: %s of %s may carry %g A here, and %s lets %g A through.', $label, $element->cable?->size->spoken(), self::what($element->cable), $limit, $by, $amps),
-            array_values(array_filter([$element->component, $device])),
-            [new Figure('Device ahead of it', $amps, 'A', 'largest current that can arrive before a device opens', $school->source(), $limit, $component?->values->group('cable')?->basis('size')?->value === 'assumed')],
-            $size === null ? [] : [Remedy::set(sprintf('Run %s for %s', \Hollin\Core\Reference\ConductorSize::of($size)->spoken(), $label), 'carries what the device allows', $element->component, $place, ['value' => $size, 'basis' => 'told'])],
+            $ampacity === null
+                ? sprintf('%s: no table here has %s as %s, and %s lets %g A through.', $label, $cable->spoken(), self::what($cable), $by, $amps)
+                : sprintf('%s: %s of %s may carry %g A here, and %s lets %g A through.', $label, $cable->spoken(), self::what($cable), round($ampacity, 1), $by, $amps),
+            array_values(array_unique(array_filter([$element->component, $device]))),
+            [new Figure('Device ahead of it', $amps, 'A', 'largest current that can arrive before a device opens', $school->source(), $ampacity ?? 0.0, $part?->isAssumed($place) === true)],
+            $size === null ? [] : [Remedy::set(sprintf('Run %s for %s', ConductorSize::of($size)->spoken(), $label), 'carries what the device allows', $element->component, "/{$place}", ['value' => $size, 'basis' => 'told'])],
             title: 'Device too large for its conductor',
         );
     }
 
-    private static function what(?Cable $cable): string
+    private static function what(Cable $cable): string
     {
-        return match ($cable?->sheath) {
+        return match ($cable->sheath) {
             'cord' => 'flexible cord', 'fine', 'single' => 'single cable', default => 'sheathed cable',
         };
     }
@@ -152,19 +193,18 @@ final class ConductorProtection implements RigRule
     private static function school(Element $element, Examination $rig): Ampacity
     {
         return match (true) {
-            $element->role === Role::DcPositive => $rig->needs->school,
+            $element->role->isDc() => $rig->needs->school,
             $element->cable?->sheath === 'cord' => Ampacity::Cord,
             default => Ampacity::Branch,
         };
     }
 
-    /** Smallest AWG size that a school lets carry a current behind a device of that rating. */
+    /** Smallest AWG size that a school lets stand behind a device of that rating without leaning on the next size up. */
     private static function sizeFor(float $amps, Ampacity $school): ?string
     {
-        foreach (\Hollin\Core\Reference\ConductorSize::all() as $designation => $size) {
-            $gauge = explode(':', $designation)[1];
-            $limit = $school === Ampacity::Branch ? (ConductorTables::SMALL_CONDUCTOR_LIMIT[$gauge] ?? $school->ofSize($size)) : $school->ofSize($size);
-            if ($size->isAwg() && $limit !== null && $limit >= $amps) {
+        foreach (ConductorSize::all() as $designation => $size) {
+            $cable = new Cable($size, 1.0, 'single', 1);
+            if ($size->isAwg() && min($school->ofCable($cable) ?? 0.0, $school->largestDevice($cable) ?? 0.0) >= $amps) {
                 return $designation;
             }
         }

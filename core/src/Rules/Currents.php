@@ -151,9 +151,9 @@ final class Currents
         }
         $rated = [];
         foreach ($this->rig->graph->elements as $id => $element) {
-            if ($element->ratingA !== null && $element->role === Role::L1) {
+            if ($element->ratingA() !== null && $element->role === Role::L1) {
                 $what = $this->rig->graph->devices[$element->device ?? '']->label ?? $this->rig->rig->label($element->component);
-                $rated[] = ['element' => $id, 'component' => $element->component, 'what' => $what, 'ratingA' => $element->ratingA];
+                $rated[] = ['element' => $id, 'component' => $element->component, 'what' => $what, 'ratingA' => $element->ratingA()];
             }
         }
         foreach ($this->rig->rig->all(Inlet::class) as $inlet) {

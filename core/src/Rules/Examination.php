@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace Hollin\Core\Rules;
 
 use Hollin\Core\Job\Rig;
+use Hollin\Core\Components\Wiring;
 use Hollin\Core\Network\Graph;
+use Hollin\Core\Operation\Flows;
 use Hollin\Core\States\Contraction;
 use Hollin\Core\States\Engine;
 use Hollin\Core\States\NamedState;
@@ -38,7 +40,7 @@ final class Examination
         public readonly ?self $asFound = null,
         public readonly array $unapplied = [],
     ) {
-        $this->graph = Graph::of($rig);
+        $this->graph = Wiring::of($rig);
         $this->engine = new Engine(new Contraction($this->graph));
         $named = $settled = [];
         foreach (NamedStates::of($this->graph) as $state) {
@@ -77,6 +79,14 @@ final class Examination
     public function currents(): Currents
     {
         return $this->currents ??= new Currents($this);
+    }
+
+    private ?Flows $flows = null;
+
+    /** Load flows of its states, each solved once. */
+    public function flows(): Flows
+    {
+        return $this->flows ??= new Flows();
     }
 
     /** What can push current into each terminal. */

@@ -11,7 +11,7 @@ use Hollin\Core\Network\ElementKind;
 use Hollin\Core\Network\Role;
 use Hollin\Core\Reference\Source;
 use Hollin\Core\Solve\Impedance;
-use Hollin\Core\Solve\Mesh;
+use Hollin\Core\Solve\NodalNetwork;
 use Hollin\Core\States\Situation;
 
 /** A bolted fault from hot to the case at an outlet: is there current enough to open its breaker? */
@@ -163,9 +163,9 @@ final class FaultClearing implements RigRule
     }
 
     /** Everything closed, hot, sources as their own impedance. */
-    private static function mesh(Examination $rig, Situation $situation): Mesh
+    private static function mesh(Examination $rig, Situation $situation): NodalNetwork
     {
-        $mesh = new Mesh();
+        $mesh = new NodalNetwork();
         foreach ($rig->graph->elements as $id => $element) {
             if (self::carries($element, $id, $situation)) {
                 $mesh->add('wire', $id, $element->a, $element->b, 1 / Impedance::ohm($element, $rig->graph, 75.0));

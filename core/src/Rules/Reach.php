@@ -4,13 +4,11 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Rules;
 
-use Hollin\Core\Components\Battery\DcFuse;
-use Hollin\Core\Components\Battery\DcPanel;
-use Hollin\Core\Components\Conversion\InverterCharger;
-use Hollin\Core\Components\Panels\Panel;
 use Hollin\Core\Network\ElementKind;
 use Hollin\Core\Network\Graph;
+use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Network\Role;
+use Hollin\Core\Network\Walk;
 
 /**
  * The current a source can push into each terminal without any device opening: along the widest
@@ -39,15 +37,16 @@ final class Reach
             $in = $source->device !== null && ($graph->devices[$source->device] ?? null)?->job === 'relay' ? [$source->device => $source->positions] : [];
             $this->widen($source->a, $amps, $source->id, $source->kind === 'ac' ? $source->component : '', $in);
         }
-        foreach ($graph->rig->all(InverterCharger::class) as $id => $unit) {
-            // Assisting, it adds what it makes to what it lets through; none of it goes back the way the supply came.
-            if ($unit->values->flag('assist')) {
-                $this->widen("{$id}.ac_out.l", min($unit->passThroughA(), $unit->inputLimitA()) + $unit->continuousW() / 120, "{$id}.inverter", $id, [$unit->relay() => ['assisting']]);
+        foreach ($graph->converters as $unit) {
+            // Assisting, a unit adds what it makes to what it lets through; none of it goes back the way the supply came.
+            if ($unit->kind === PowerConverter::ASSIST) {
+                $passes = $graph->elements[$unit->throughInput[0]]->ratingA() ?? INF;
+                $this->widen($unit->output[0], min($passes, (float) $unit->inputLimitA) + $unit->limitA, "{$unit->component}.inverter", $unit->component, [(string) $unit->device => ['assisting']]);
             }
         }
         $next = [];
         foreach ($graph->elements as $id => $element) {
-            if ($element->kind !== ElementKind::Bond && in_array($element->role, [Role::L1, Role::DcPositive], true)) {
+            if ($element->kind !== ElementKind::Bond && ($element->role === Role::L1 || Walk::direct($element))) {
                 $next[$element->a][] = [$element->b, $id];
                 $next[$element->b][] = [$element->a, $id];
             }
@@ -96,16 +95,8 @@ final class Reach
     private function rating(string $id): array
     {
         $element = $this->graph->elements[$id];
-        $component = $this->graph->rig->find($element->component);
-        if ($component instanceof DcFuse) {
-            return [$component->ratingA(), $component->id];
-        }
-        if ($component instanceof DcPanel) {
-            return [$component->branchFuseA(), $component->id];
-        }
-        $breaker = $element->ratingA !== null && ($component instanceof Panel || ($this->graph->devices[$element->device ?? '']->job ?? '') === 'breaker');
 
-        return $breaker ? [(float) $element->ratingA, $element->component] : [INF, ''];
+        return $element->rating !== null && $element->rating->protects && $element->rating->amps !== null ? [$element->rating->amps, $element->component] : [INF, ''];
     }
 
     /** @param array<string, list<string>> $in */

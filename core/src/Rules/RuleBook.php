@@ -8,10 +8,11 @@ namespace Hollin\Core\Rules;
 final class RuleBook
 {
     /** Changes when what a rule says changes; printed sheets carry it. */
-    public const VERSION = '2026.3';
+    public const VERSION = '2026.4';
 
     private const CLASSES = [
         JoinedSources::class,
+        DirectShort::class,
         LivePins::class,
         BondCount::class,
         GroundContinuity::class,
@@ -24,6 +25,16 @@ final class RuleBook
         FaultClearing::class,
         ConductorProtection::class,
         InterruptingCapacity::class,
+        DirectPolarity::class,
+        UnlikeParallel::class,
+        PathRating::class,
+        UnequalSharing::class,
+        VoltageDrop::class,
+        FrameBondSize::class,
+        ShuntBypassed::class,
+        DirectReturn::class,
+        LeadPole::class,
+        NegativeSwitched::class,
         PassThrough::class,
         Overload::class,
         ChargingLost::class,

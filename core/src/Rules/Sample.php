@@ -47,6 +47,18 @@ final readonly class Sample
         return ['kind' => 'move_circuit', 'plan' => 'p', 'circuit' => $circuit, 'panel' => $panel, 'wires' => $wires];
     }
 
+    /**
+     * A further lead in the plan, 4/0.
+     *
+     * @return array<string, mixed>
+     */
+    public static function lead(string $id, string $from, string $to, string $pole, float $lengthM = 0.15): array
+    {
+        return ['kind' => 'plan_fit', 'plan' => 'p', 'id' => $id, 'component' => [
+            'type' => 'lead', 'label' => 'Lead ' . str_replace('_', ' ', $id), 'from' => $from, 'to' => $to, 'pole' => $pole, 'cable' => ['size' => 'awg:4/0', 'lengthM' => $lengthM, 'sheath' => 'fine'],
+        ]];
+    }
+
     /** @return array<string, mixed> */
     public static function set(string $component, string $path, mixed $value): array
     {

@@ -4,11 +4,10 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Sizing;
 
-use Hollin\Core\Components\Panels\Circuit;
-use Hollin\Core\Components\Supply\Inlet;
 use Hollin\Core\Network\Element;
 use Hollin\Core\Network\Role;
 use Hollin\Core\Reference\Ampacity;
+use Hollin\Core\Reference\Cable;
 use Hollin\Core\Reference\ConductorSize;
 use Hollin\Core\Reference\ConductorTables;
 use Hollin\Core\Rules\Examination;
@@ -46,14 +45,15 @@ final readonly class AcRun
     private static function run(Examination $rig, Element $element): array
     {
         $cable = $element->cable ?? throw new \LogicException('a run has a cable');
-        $component = $rig->rig->find($element->component);
+        $part = $rig->graph->partAt($element->component);
+        $breakerA = $part?->is('circuit') === true ? $part->numberOrNull('breakerA') : null;
         $school = $cable->sheath === 'cord' ? Ampacity::Cord : Ampacity::Branch;
         $ends = [$rig->reach()->at[$element->a][0] ?? null, $rig->reach()->at[$element->b][0] ?? null];
         $arriving = $ends[0] === null || $ends[1] === null ? null : min($ends[0], $ends[1]);
-        if ($component instanceof Circuit && $component->breakerA() !== null) {
-            $arriving = max($arriving ?? 0.0, $component->breakerA());
+        if ($breakerA !== null) {
+            $arriving = max($arriving ?? 0.0, $breakerA);
         }
-        $limit = self::limit($cable->size, $school);
+        $limit = $school->largestDevice($cable);
         $carried = 0.0;
         $scenario = $state = null;
         foreach ($rig->currents()->amps as $s => $scenarios) {
@@ -67,7 +67,7 @@ final readonly class AcRun
         $suits = $arriving === null ? null : self::smallest($arriving, $carried, $cable->lengthM, $school);
 
         return [
-            'component' => $element->component, 'label' => $rig->rig->label($element->component), 'kind' => $component instanceof Circuit ? 'branch' : ($component instanceof Inlet ? 'cord' : 'feeder'),
+            'component' => $element->component, 'label' => $rig->graph->label($element->component), 'kind' => $part?->is('circuit') === true ? 'branch' : ($part?->is('inlet') === true ? 'cord' : 'feeder'),
             'size' => $cable->size->designation, 'lengthM' => $cable->lengthM, 'arrivingA' => $arriving === null || is_infinite($arriving) ? null : round($arriving, 1),
             'limitA' => $limit, 'holds' => $arriving === null || ($limit !== null && $arriving <= $limit + 1e-9), 'carriedA' => round($carried, 2), 'scenario' => $scenario, 'state' => $state,
             'dropV' => round($dropV, 3), 'dropLimitV' => self::DROP_SHARE * self::VOLTS, 'suits' => $suits?->designation,
@@ -76,21 +76,11 @@ final readonly class AcRun
         ];
     }
 
-    /** What a device ahead may be rated for a size, A: its ampacity, for small branch conductors their own limit. */
-    private static function limit(ConductorSize $size, Ampacity $school): ?float
-    {
-        $gauge = explode(':', $size->designation)[1];
-
-        return $school === Ampacity::Branch && isset(ConductorTables::SMALL_CONDUCTOR_LIMIT[$gauge])
-            ? (float) ConductorTables::SMALL_CONDUCTOR_LIMIT[$gauge]
-            : $school->ofSize($size);
-    }
-
     /** The smallest gauge that a device ahead allows and that drops no more than is usual. */
     private static function smallest(float $arriving, float $carried, float $lengthM, Ampacity $school): ?ConductorSize
     {
         foreach (ConductorSize::all() as $size) {
-            $limit = $size->isAwg() ? self::limit($size, $school) : null;
+            $limit = $size->isAwg() ? $school->largestDevice(new Cable($size, $lengthM, 'nm_b', 1)) : null;
             if ($limit !== null && $limit >= $arriving - 1e-9 && 2 * $carried * $size->ohm($lengthM, self::DROP_C) <= self::DROP_SHARE * self::VOLTS) {
                 return $size;
             }

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Sizing;
 
-use Hollin\Core\Components\Panels\SpliceBox;
 use Hollin\Core\Network\Element;
 use Hollin\Core\Network\Graph;
+use Hollin\Core\Network\Part;
 use Hollin\Core\Network\Role;
 use Hollin\Core\Reference\ConductorSize;
 use Hollin\Core\Reference\ConductorTables;
@@ -55,7 +55,7 @@ final readonly class BoxVolume
         return new self($cubicInches * self::CM3_PER_IN3, implode(' + ', $parts) . sprintf(' = %.2f in³', $cubicInches));
     }
 
-    public static function of(Graph $graph, SpliceBox $box): self
+    public static function of(Graph $graph, Part $box): self
     {
         $insulated = $grounds = [];
         $faces = ["{$box->id}.in.l", "{$box->id}.in.n", "{$box->id}.in.g", "{$box->id}.out.l", "{$box->id}.out.n", "{$box->id}.out.g"];
@@ -66,22 +66,20 @@ final readonly class BoxVolume
             $size = self::sizeOf($graph, $element);
             $element->role === Role::PE ? $grounds[] = $size : $insulated[] = $size;
         }
-        $more = $box->values->integer('moreCables');
-        $size = $box->values->has('moreSize') ? $box->values->text('moreSize') : 'awg:14';
+        $more = (int) $box->number('moreCables');
+        $size = $box->text('moreSize', 'awg:14');
         for ($i = 0; $i < $more; $i++) {
             array_push($insulated, $size, $size);
             $grounds[] = $size;
         }
 
-        return self::needed($insulated, $grounds, $box->values->flag('clamps'));
+        return self::needed($insulated, $grounds, $box->flag('clamps'));
     }
 
     /** A circuit that ends in the box brings its own cable. */
     private static function sizeOf(Graph $graph, Element $element): string
     {
-        $cable = $element->cable ?? $graph->rig->find($element->component)?->values->cable('cable');
-
-        return $cable?->size->designation ?? 'awg:14';
+        return $element->cable?->size->designation ?? $graph->partAt($element->component)?->text('cable/size', 'awg:14') ?? 'awg:14';
     }
 
     /** Allowance of one conductor, in³. mm² sizes count as the next larger gauge. */

@@ -4,13 +4,11 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Sizing;
 
-use Hollin\Core\Components\Battery\Bank;
-use Hollin\Core\Components\Battery\DcFuse;
-use Hollin\Core\Components\Battery\Lead;
-use Hollin\Core\Components\Conversion\Inverting;
-use Hollin\Core\Job\Basis;
+use Hollin\Core\Network\Battery;
+use Hollin\Core\Network\Element;
 use Hollin\Core\Network\Graph;
-use Hollin\Core\Network\Role;
+use Hollin\Core\Network\PowerConverter;
+use Hollin\Core\Network\Walk;
 use Hollin\Core\Reference\Ampacity;
 use Hollin\Core\Reference\ConductorSize;
 use Hollin\Core\Reference\FuseFamily;
@@ -28,71 +26,76 @@ final readonly class InverterCircuit
      */
     private function __construct(public array $answer) {}
 
-    /** Null when there is no bank or the unit is not wired to it. */
-    public static function of(Graph $graph, Inverting $inverter, Bank $bank, Ampacity $school): ?self
+    /** Null when the unit is not wired to the battery. */
+    public static function of(Graph $graph, PowerConverter $inverter, Battery $bank, Ampacity $school): ?self
     {
-        $plus = self::path($graph, "{$bank->id}.pos", "{$inverter->id}.pos", Role::DcPositive);
-        $minus = self::path($graph, "{$bank->id}.neg", "{$inverter->id}.neg", Role::DcNegative);
+        $plus = Walk::way($graph, $bank->pos, $inverter->input[0], Walk::direct(...));
+        $minus = Walk::way($graph, $bank->neg, $inverter->input[1], Walk::direct(...));
         if ($plus === null || $minus === null) {
             return null;
         }
-        $leads = [];
-        $fuse = null;
-        foreach ([...$plus, ...$minus] as $id) {
-            $component = $graph->rig->find($graph->elements[$id]->component);
-            if ($component instanceof Lead) {
-                $leads[] = $component;
-            } elseif ($component instanceof DcFuse) {
-                $fuse ??= $component;
-            }
-        }
-        $roundTripM = array_sum(array_map(fn(Lead $l): float => $l->cable()->lengthM, $leads));
-        $assumedLength = array_filter($leads, fn(Lead $l): bool => $l->values->group('cable')?->basis('lengthM') === Basis::Assumed) !== [];
+        $way = array_map(fn(string $id): Element => $graph->elements[$id], [...$plus, ...$minus]);
+        $cables = array_filter($way, fn(Element $e): bool => $e->cable !== null);
+        $fuse = self::smallest(array_filter($way, fn(Element $e): bool => $e->rating?->protects === true));
+        $part = $graph->parts[$inverter->component];
+        $roundTripM = array_sum(array_map(fn(Element $e): float => $e->cable->lengthM ?? 0.0, $cables));
+        $assumedLength = array_filter($cables, fn(Element $e): bool => $graph->partAt($e->component)?->isAssumed('cable/lengthM') === true) !== [];
         $current = InverterCurrent::ofUnit($inverter);
-        $nominalV = $inverter->values->number('dcNominalV');
-        $dropLimit = self::DROP_SHARE * $nominalV;
-        $largest = $inverter->values->has('largestLug') ? $inverter->values->size('largestLug') : null;
+        $dropLimit = self::DROP_SHARE * $inverter->nominalV;
+        $largest = $part->has('largestLug') ? ConductorSize::of($part->text('largestLug')) : null;
         // The cable must also stand the fuse that lets the design current through.
         $fuseA = FuseFamily::ClassT->ratingAtLeast($current->designA) ?? $current->designA;
         $choices = [];
         foreach ([1, 2] as $parallel) {
-            $choice = $parallel === 2 && $inverter->values->integer('studs', 1) < 2
+            $choice = $parallel === 2 && $part->number('studs', 1) < 2
                 ? null
                 : ConductorChoice::smallest($school, $fuseA, $current->nominalA, $roundTripM, $dropLimit, $parallel, $largest);
-            $choices[] = self::choice($choice, $parallel, $current, $fuseA, $nominalV, $roundTripM, $school, $largest);
+            $choices[] = self::choice($choice, $parallel, $current, $fuseA, $inverter->nominalV, $roundTripM, $school, $largest);
         }
-        $short = $fuse === null ? null : ProspectiveShort::at($graph, $bank, "{$fuse->id}.in");
-        $fitted = self::fitted($leads, $school);
-        $ampacity = $fitted['ampacityA'] ?? null;
+        $short = $fuse === null ? null : ProspectiveShort::through($graph, $fuse);
+        $fitted = self::fitted($cables, $school);
 
         return new self([
-            'inverter' => $inverter->id, 'bank' => $bank->id, 'school' => $school->label(),
+            'inverter' => $inverter->component, 'bank' => $bank->component, 'school' => $school->label(),
             'figures' => array_map(fn(Figure $f): array => $f->toArray(), self::currents($inverter, $current)),
             'roundTripM' => round($roundTripM, 2), 'roundTripAssumed' => $assumedLength,
             'choices' => $choices,
-            'fuse' => self::fuse($current, $bank, $short, $ampacity, $fuse, $inverter),
-            'fitted' => $fitted + ($fitted === [] ? [] : [
-                'dropV' => round(array_sum(array_map(fn(Lead $l): float => $current->nominalA * $l->cable()->ohm(ConductorChoice::DROP_C), $leads)), 3),
+            'fuse' => self::fuse($graph, $current, $bank, $short, $fitted['device'] ?? null, $fuse, $inverter, self::smallest($way)),
+            'fitted' => array_diff_key($fitted, ['device' => 0]) + ($fitted === [] ? [] : [
+                'dropV' => round(array_sum(array_map(fn(Element $e): float => $current->nominalA * ($e->cable?->ohm(ConductorChoice::DROP_C) ?? 0.0), $cables)), 3),
                 'dropLimitV' => round($dropLimit, 3),
             ]),
             'bank_limit' => self::bankLimit($bank, $current),
         ]);
     }
 
-    /** @return list<Figure> */
-    private static function currents(Inverting $inverter, InverterCurrent $c): array
+    /**
+     * What has the smallest rating on a way: it, and not the first, limits what the way carries.
+     *
+     * @param array<Element> $way
+     */
+    private static function smallest(array $way): ?Element
     {
-        $w = $inverter->continuousW();
-        $v = $inverter->values->number('dcNominalV');
-        $cut = $inverter->values->number('cutOffV');
-        $eta = $inverter->efficiency();
+        $rated = array_values(array_filter($way, fn(Element $e): bool => $e->ratingA() !== null));
+        usort($rated, fn(Element $a, Element $b): int => $a->ratingA() <=> $b->ratingA());
+
+        return $rated[0] ?? null;
+    }
+
+    /** @return list<Figure> */
+    private static function currents(PowerConverter $inverter, InverterCurrent $c): array
+    {
+        $w = $inverter->limitA * $inverter->holdsV;
+        $v = $inverter->nominalV;
+        $cut = $inverter->cutOffV;
+        $eta = $inverter->efficiency;
         $source = Source::computed('I = W ÷ (V × η), V at the inverter\'s terminals; 125 % for continuous load by NFPA 70 215.2 (from memory)');
 
         return [
             new Figure('Continuous at nominal volts', $c->nominalA, 'A', sprintf('%g W ÷ (%g V × %g)', $w, $v, $eta), $source),
             new Figure('Continuous at cut-off', $c->lowestA, 'A', sprintf('%g W ÷ (%g V × %g)', $w, $cut, $eta), $source),
             new Figure('Design current', $c->designA, 'A', sprintf('larger of 1.25 × %.1f A and %.1f A', $c->nominalA, $c->lowestA), $source),
-            new Figure('Peak, while surging', $c->peakA, 'A', sprintf('%g W ÷ (%g V × %g)', $inverter->values->number('surgeW'), $cut, $eta), $source),
+            new Figure('Peak, while surging', $c->peakA, 'A', sprintf('%g W ÷ (%g V × %g)', $inverter->surgeA * $inverter->holdsV, $cut, $eta), $source),
         ];
     }
 
@@ -126,7 +129,7 @@ final readonly class InverterCircuit
     }
 
     /** @return array<string, mixed> */
-    private static function fuse(InverterCurrent $current, Bank $bank, ?ProspectiveShort $short, ?float $ampacity, ?DcFuse $fitted, Inverting $inverter): array
+    private static function fuse(Graph $graph, InverterCurrent $current, Battery $bank, ?ProspectiveShort $short, ?float $largestDevice, ?Element $fitted, PowerConverter $inverter, ?Element $smallest): array
     {
         $families = [];
         foreach ([FuseFamily::OnPost, FuseFamily::BoltDown, FuseFamily::ClassT] as $family) {
@@ -135,40 +138,66 @@ final readonly class InverterCircuit
             $breaks = $short !== null && $capacity !== null && $capacity >= $short->currentA;
             $families[] = [
                 'family' => $family->value, 'label' => $family->label(), 'ratingA' => $rating, 'interruptingA' => $capacity, 'breaks' => $breaks,
-                'suits' => $rating !== null && $breaks && ($ampacity === null || $rating <= $ampacity),
+                'suits' => $rating !== null && $breaks && ($largestDevice === null || $rating <= $largestDevice),
                 'why' => match (true) {
                     $rating === null => 'not made large enough',
                     $short === null => 'the bank\'s short circuit is not known: no fuse is wired to the bank yet',
                     !$breaks => sprintf('breaks %s, the bank delivers %.1f kA', $capacity === null ? 'nothing at this voltage' : sprintf('%.1f kA', $capacity / 1000), $short->currentA / 1000),
-                    $ampacity !== null && $rating > $ampacity => sprintf('%d A is more than the cable carries (%g A)', $rating, $ampacity),
+                    $largestDevice !== null && $rating > $largestDevice => sprintf('%d A is more than the cable may have ahead of it (%g A)', $rating, $largestDevice),
                     default => sprintf('≥ %.0f A, breaks %.1f kA of %.1f kA', $current->designA, $capacity / 1000, $short->currentA / 1000),
                 },
             ];
         }
-        $cap = null;
-        if ($fitted !== null && $fitted->ratingA() < $current->designA - 1e-9) {
-            $capW = InverterCurrent::capW($fitted->ratingA(), $inverter->values->number('dcNominalV'), $inverter->efficiency());
-            $cap = sprintf('%s of %g A is an interim part: it is below the design current and caps the inverter at %.0f W (%g A ÷ 1.25 × %g V × %g).', $fitted->label(), $fitted->ratingA(), $capW, $fitted->ratingA(), $inverter->values->number('dcNominalV'), $inverter->efficiency());
-        }
 
         return [
-            'neededA' => round($current->designA, 1), 'families' => $families, 'fitted' => $fitted?->id, 'fittedFamily' => $fitted?->family()->value, 'ratingA' => $fitted?->ratingA(), 'interim' => $cap,
+            'neededA' => round($current->designA, 1), 'families' => $families, 'fitted' => $fitted?->component, 'fittedFamily' => $fitted?->rating?->family?->value, 'ratingA' => $fitted?->ratingA(),
+            'interim' => self::interim($graph, $current, $inverter, $smallest),
             'short' => $short === null ? null : (new Figure('Bank\'s prospective short circuit', $short->currentA, 'A', $short->arithmetic, ProspectiveShort::source(), assumed: $short->assumed))->toArray(),
             'source' => FuseFamily::ClassT->source()->text(),
         ];
     }
 
+    /** A device on the way that is too small for good: what it caps the inverter at. */
+    private static function interim(Graph $graph, InverterCurrent $current, PowerConverter $inverter, ?Element $smallest): ?string
+    {
+        $rating = $smallest?->ratingA();
+        if ($smallest === null || $rating === null || $rating >= $current->designA - 1e-9) {
+            return null;
+        }
+        // A fuse stands for good at 80 % of its rating; a switch, a bar or a shunt at all of it.
+        $protects = $smallest->rating?->protects === true;
+        if (!$protects && $rating >= $current->nominalA) {
+            return null;
+        }
+        $capW = InverterCurrent::capW($protects ? $rating : 1.25 * $rating, $inverter->nominalV, $inverter->efficiency);
+
+        return sprintf(
+            '%s of %g A is an interim part: it is below the %s and caps the inverter at %.0f W (%g A%s × %g V × %g).',
+            $graph->label($smallest->component),
+            $rating,
+            $protects ? 'design current' : 'continuous current',
+            $capW,
+            $rating,
+            $protects ? ' ÷ 1.25' : '',
+            $inverter->nominalV,
+            $inverter->efficiency,
+        );
+    }
+
     /**
-     * @param list<Lead> $leads
-     * @return array{ampacityA?: float, size?: string, spoken?: string}
+     * The weakest cable on the way.
+     *
+     * @param array<Element> $cables
+     * @return array{ampacityA?: float, size?: string, spoken?: string, device?: float}
      */
-    private static function fitted(array $leads, Ampacity $school): array
+    private static function fitted(array $cables, Ampacity $school): array
     {
         $weakest = null;
-        foreach ($leads as $lead) {
-            $ampacity = $lead->cable()->ampacityA($school);
-            if ($ampacity !== null && ($weakest === null || $ampacity < $weakest['ampacityA'])) {
-                $weakest = ['ampacityA' => $ampacity, 'size' => $lead->cable()->size->designation, 'spoken' => $lead->cable()->spoken()];
+        foreach ($cables as $element) {
+            $cable = $element->cable;
+            $ampacity = $cable === null ? null : $school->ofCable($cable);
+            if ($cable !== null && $ampacity !== null && ($weakest === null || $ampacity < $weakest['ampacityA'])) {
+                $weakest = ['ampacityA' => $ampacity, 'size' => $cable->size->designation, 'spoken' => $cable->spoken(), 'device' => $school->largestDevice($cable) ?? $ampacity];
             }
         }
 
@@ -176,48 +205,18 @@ final readonly class InverterCircuit
     }
 
     /** @return array<string, mixed>|null */
-    private static function bankLimit(Bank $bank, InverterCurrent $current): ?array
+    private static function bankLimit(Battery $bank, InverterCurrent $current): ?array
     {
-        $one = $bank->values->numberOrNull('bmsContinuousA');
-        if ($one === null) {
+        if ($bank->limitA === null) {
             return null;
         }
-        $all = $one * $bank->parallel();
+        $one = $bank->limitA / $bank->parallel;
 
         return (new Figure('Bank\'s BMS limit', $current->lowestA, 'A', sprintf(
             '%g A × %d in parallel; with one battery open the rest give %g A',
             $one,
-            $bank->parallel(),
-            $one * ($bank->parallel() - 1),
-        ), Source::computed('limit of each battery times their number'), $all, $bank->values->basis('bmsContinuousA') === Basis::Assumed))->toArray();
-    }
-
-    /** @return ?list<string> elements on the way */
-    private static function path(Graph $graph, string $from, string $to, Role $role): ?array
-    {
-        $came = [$from => ['', '']];
-        $queue = [$from];
-        for ($i = 0; $i < count($queue); $i++) {
-            if ($queue[$i] === $to) {
-                $elements = [];
-                for ($at = $to; $came[$at][0] !== ''; $at = $came[$at][0]) {
-                    array_unshift($elements, $came[$at][1]);
-                }
-
-                return $elements;
-            }
-            foreach ($graph->elements as $id => $element) {
-                if ($element->role !== $role) {
-                    continue;
-                }
-                $next = $element->a === $queue[$i] ? $element->b : ($element->b === $queue[$i] ? $element->a : null);
-                if ($next !== null && !isset($came[$next])) {
-                    $came[$next] = [$queue[$i], $id];
-                    $queue[] = $next;
-                }
-            }
-        }
-
-        return null;
+            $bank->parallel,
+            $one * ($bank->parallel - 1),
+        ), Source::computed('limit of each battery times their number'), $bank->limitA, $bank->limitAssumed))->toArray();
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Sizing;
 
-use Hollin\Core\Components\Conversion\Inverting;
+use Hollin\Core\Network\PowerConverter;
 
 /**
  * Direct current of an inverter, V at its terminals, efficiency at that load:
@@ -27,14 +27,14 @@ final readonly class InverterCurrent
         return new self($nominal, $lowest, max(1.25 * $nominal, $lowest), $surgeW / ($cutOffV * $efficiency));
     }
 
-    public static function ofUnit(Inverting $inverter): self
+    public static function ofUnit(PowerConverter $inverter): self
     {
         return self::of(
-            $inverter->continuousW(),
-            $inverter->values->number('surgeW'),
-            $inverter->values->number('dcNominalV'),
-            $inverter->values->number('cutOffV'),
-            $inverter->efficiency(),
+            $inverter->limitA * $inverter->holdsV,
+            $inverter->surgeA * $inverter->holdsV,
+            $inverter->nominalV,
+            $inverter->cutOffV,
+            $inverter->efficiency,
         );
     }
 

@@ -4,31 +4,20 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Solve;
 
-use Hollin\Core\Components\Battery\Bank;
-use Hollin\Core\Components\Battery\DcLoad;
-use Hollin\Core\Components\Battery\DcPanel;
-use Hollin\Core\Components\Conversion\Converter;
-use Hollin\Core\Components\Conversion\InverterCharger;
-use Hollin\Core\Components\Conversion\Inverting;
-use Hollin\Core\Components\Switching\Contactor;
 use Hollin\Core\Network\Graph;
-use Hollin\Core\Network\Role;
+use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Network\Source;
 use Hollin\Core\States\Settled;
 use Hollin\Core\States\Situation;
 
 /**
- * Solves a settled state: AC as phasors, DC apart, coupled by what converters and inverters take
- * and give. Constant-power demands start at nominal volts and are iterated; below 0.7 of nominal
- * they count as impedances and the state is said to collapse. A source past its surge limit
- * gives its surge current and its volts fall. Sources that are joined have no common phase and are not solved.
+ * Solves a settled state: alternating current as phasors and direct current apart, coupled by what
+ * power converters take and give. Limits are kept inside the solve. Sources that are joined have no
+ * common phase and are not solved; an answer that does not stand still is no answer.
  */
 final class LoadFlow
 {
     public const HZ = 60.0;
-
-    /** Below this share of nominal volts a constant-power demand is taken as an impedance. */
-    private const COLLAPSE = 0.7;
 
     /** Tyres insulate, ohm: at least (common practice, no source). */
     public const TYRES_OHM = 1e6;
@@ -42,23 +31,10 @@ final class LoadFlow
     /** Filters and insulation of a plugged-in appliance, hot to case, F: 0.25 mA at 120 V. Assumed. */
     public const APPLIANCE_F = 5.5e-9;
 
-    /** Volts of a pedestal that is low, high, or wired for 240 V. */
-    private const VOLTS = ['low' => 95.0, 'high' => 136.0, 'wired_240' => 240.0];
+    private const MOST_PASSES = 80;
 
-    /** How stiffly a charger holds its volts, ohm (common practice, no source). */
-    private const HOLD_OHM = 5e-3;
-
-    private const TOLERANCE_V = 1e-9;
-
-    private const MOST_ROUNDS = 60;
-
-    /** @var array<string, float> source past its surge => what its volts fall across, ohm */
-    private array $limited = [];
-
-    private int $rounds = 0;
-
-    /** Volts within which an iteration counts as settled. */
-    private float $within = self::TOLERANCE_V;
+    /** Share of a power within which the two sides agree. */
+    private const AGREE = 1e-10;
 
     /** @var array<string, Source> active AC sources */
     private array $live = [];
@@ -66,6 +42,12 @@ final class LoadFlow
     private readonly Graph $graph;
 
     private readonly Situation $situation;
+
+    /** @var array<string, PowerConverter> chargers that have a supply */
+    private array $chargers = [];
+
+    /** @var array<string, PowerConverter> inverters that run and units that could assist */
+    private array $inverting = [];
 
     /**
      * @param array<string, true> $running loads that are switched on, as circuit.load
@@ -83,19 +65,25 @@ final class LoadFlow
                 $this->live[$id] = $source;
             }
         }
+        $this->chargers = array_intersect_key($this->graph->converters, $this->situation->charging());
+        foreach ($this->graph->converters as $id => $converter) {
+            if ($converter->kind !== PowerConverter::CHARGER && $converter->runs($settled->positions)) {
+                $this->inverting[$id] = $converter;
+            }
+        }
     }
 
     /**
      * @param array<string, true> $running
      * @param list<array{string, string, float}> $more
-     * @param string $charge of the bank: full, half or low
+     * @param string $charge of the batteries: full, half or low
      */
-    public static function of(Settled $settled, array $running, array $more = [], string $charge = 'half'): Flow
+    public static function of(Settled $settled, array $running, array $more = [], string $charge = 'half'): LoadFlowResult
     {
         $make = new self($settled, $running, $more, $charge);
         $joined = $make->joined();
 
-        return $joined === null ? $make->solve() : new Flow([], [], [], [], [], [], 0.0, 0.0, 0, [], $joined);
+        return $joined === null ? $make->solve() : LoadFlowResult::none($joined);
     }
 
     /**
@@ -104,20 +92,27 @@ final class LoadFlow
      *
      * @return array{array<int, float>, array<int, float>} V of each node, real and imaginary
      */
-    public static function changed(Flow $flow, string $a, string $b, float $byS): array
+    public static function changed(LoadFlowResult $flow, string $a, string $b, float $byS): array
     {
-        $mesh = $flow->ac ?? throw new \LogicException((string) $flow->trouble);
+        $network = $flow->ac ?? throw new \LogicException((string) $flow->trouble);
         $volts = $flow->nodeVolts();
-        for ($round = 0; $round < self::MOST_ROUNDS; $round++) {
-            $after = $mesh->changed($mesh->volts(self::corrections($mesh, $volts, $flow->acDemands)), $a, $b, $byS);
+        for ($round = 0; $round < self::MOST_PASSES; $round++) {
+            $corrections = [];
+            foreach ($flow->acInjections as $injection) {
+                if (!$injection->isImpedance()) {
+                    $i = $network->node[$injection->a];
+                    $j = $network->node[$injection->b];
+                    [$iRe, $iIm] = $injection->currentAt($volts[0][$i] - $volts[0][$j], $volts[1][$i] - $volts[1][$j]);
+                    $corrections[] = [$injection->id, $i, $j, -$iRe, -$iIm];
+                }
+            }
+            $after = $network->changed($network->volts($corrections), $a, $b, $byS);
             $moved = 0.0;
-            foreach ($flow->acDemands as $demand) {
-                $i = $mesh->node[$demand->a];
-                $j = $mesh->node[$demand->b];
+            foreach ($corrections as [, $i, $j]) {
                 $moved = max($moved, abs($after[0][$i] - $after[0][$j] - $volts[0][$i] + $volts[0][$j]) + abs($after[1][$i] - $after[1][$j] - $volts[1][$i] + $volts[1][$j]));
             }
             $volts = $after;
-            if ($moved < 1e-6) {
+            if ($moved < 1e-7) {
                 break;
             }
         }
@@ -135,13 +130,13 @@ final class LoadFlow
     public static function touch(Settled $settled, array $running, float $personOhm = 1000.0): array
     {
         $make = new self($settled, $running, [], 'half');
-        $mesh = $make->acMesh($make->acDemands([]), 0.0);
-        $volts = $mesh->volts();
-        $frame = $mesh->node['frame'] ?? null;
+        $network = (new AcSide($settled, $make->live, $make->loads(true), $running, []))->network;
+        $volts = $network->volts();
+        $frame = $network->node['frame'] ?? null;
         if ($frame === null) {
             return [0.0, 0.0];
         }
-        $held = $mesh->changed($volts, 'frame', 'earth', 1 / $personOhm);
+        $held = $network->changed($volts, 'frame', 'earth', 1 / $personOhm);
 
         return [hypot($volts[0][$frame], $volts[1][$frame]), hypot($held[0][$frame], $held[1][$frame]) / $personOhm];
     }
@@ -162,725 +157,232 @@ final class LoadFlow
 
     private function label(string $source): string
     {
-        return $this->graph->rig->label($this->graph->sources[$source]->component);
+        return $this->graph->label($this->graph->sources[$source]->component);
     }
 
-    private function solve(): Flow
+    /** @return list<PowerInjection> loads that are on, coils among them */
+    private function loads(bool $asImpedance = false): array
     {
-        [$dcDemands, $chargers] = $this->dcSide();
-        $acDemands = $this->acDemands($chargers);
-        $dcMesh = $this->dcMesh($dcDemands, $chargers);
-        $mesh = $this->acMesh($acDemands, 0.0);
-        $volts = $dc = null;
-        $this->within = 0.01;
-        for ($pass = 0; $pass < 30; $pass++) {
-            [$volts, $injected] = $this->iterate($mesh, $acDemands, $volts);
-            if ($this->limit($mesh, $volts)) {
-                $mesh = $this->acMesh($acDemands, 0.0);
-                $volts = null;
-                continue;
+        $loads = [];
+        foreach ($this->graph->loads as $id => $load) {
+            if (isset($this->running[$id]) && $load->watts > 0) {
+                $vars = $load->watts * tan(acos(min(1.0, $load->powerFactor)));
+                $loads[] = new PowerInjection($id, $load->a, $load->b, $load->watts, $vars, $load->volts, !$asImpedance && $load->kind !== 'resistive');
             }
-            $moved = $this->couple($mesh, $volts, $acDemands, $dcDemands, $chargers);
-            if ($dc === null || $moved > 0) {
-                $dc = $this->chargeDc($dcMesh, $dcDemands, $chargers, $dc === null ? null : $dc[0]);
-            }
-            $moved = max($moved, $this->coupleBack($chargers, $acDemands));
-            if ($moved < 1e-7) {
-                break;
-            }
-            // No finer inside than the coupling outside is settled.
-            $this->within = max(self::TOLERANCE_V, 0.01 * $moved);
         }
-        $this->within = self::TOLERANCE_V;
-        // Limits may have cut in on the last pass.
-        [$volts, $injected] = $this->iterate($mesh, $acDemands, $volts);
-        $dc ??= $this->chargeDc($dcMesh, $dcDemands, $chargers);
-        $flow = $this->flow($mesh, $volts, $injected, $dcMesh, $dc, $acDemands, $dcDemands, $chargers);
-        if (count($this->live) < 2) {
-            return $flow;
+        foreach ($this->graph->users as $id => $load) {
+            if (!$load->direct && in_array($this->settled->positions[(string) $load->device] ?? '', $load->positions, true)) {
+                $loads[] = new PowerInjection($id, $load->a, $load->b, $load->watts, 0.0, $load->volts, false);
+            }
         }
-        // Systems that share a conductor without a common phase: the worse of in step and against.
-        $against = $this->acMesh($acDemands, M_PI);
-        [$other, $otherInjected] = $this->iterate($against, $acDemands, null);
 
-        return $this->worse($flow, $this->flow($against, $other, $otherInjected, $dcMesh, $dc, $acDemands, $dcDemands, $chargers));
+        return $loads;
     }
 
-    /** @param list<Demand> $demands */
-    private function acMesh(array $demands, float $phase): Mesh
+    /** @return list<PowerInjection> what the battery side feeds by itself */
+    private function users(): array
     {
-        $mesh = new Mesh();
-        $graph = $this->graph;
-        foreach ($graph->elements as $id => $element) {
-            if (($element->role === Role::L1 || $element->role === Role::N || $element->role === Role::PE) && $this->situation->isClosed($id)) {
-                $kind = $element->kind === \Hollin\Core\Network\ElementKind::Bond ? 'bond' : 'wire';
-                $mesh->add($kind, $id, $element->a, $element->b, 1 / Impedance::ohm($element, $graph));
+        $users = [];
+        foreach ($this->graph->users as $id => $load) {
+            if ($load->direct) {
+                $volts = $load->volts > 0 ? $load->volts : $this->systemV($load->a, $load->b);
+                $watts = $load->wattsAt($volts);
+                if ($watts > 0) {
+                    $users[] = new PowerInjection($id, $load->a, $load->b, $watts, 0.0, $volts, true);
+                }
             }
         }
-        $omega = 2 * M_PI * self::HZ;
-        foreach ($graph->loads as $id => $load) {
-            if (isset($this->running[$id])) {
-                $mesh->add('leak', $id, $load->a, $graph->circuits[$load->circuit]->ground, 0.0, $omega * self::APPLIANCE_F);
-            }
-        }
-        $n = 0;
-        foreach ($this->live as $id => $source) {
-            $this->acSource($mesh, $id, $source, $n++ === 0 ? 0.0 : $phase);
-        }
-        foreach ($graph->sources as $id => $source) {
-            if ($source->kind === 'stray' && $this->situation->isActive($id)) {
-                $mesh->source($id, $source->a, $source->b, $source->volts, 0.0, $source->impedanceOhm);
-            }
-        }
-        foreach ($this->more as [$a, $b, $ohm]) {
-            $mesh->add('meter', 'meter', $a, $b, 1 / $ohm);
-        }
-        foreach ($demands as $demand) {
-            $demand->inMesh = $demand->nominal();
-            $mesh->add('load', $demand->id, $demand->a, $demand->b, ...$demand->inMesh);
-        }
-        $mesh->add('leak', 'tyres', 'frame', 'earth', 1 / self::TYRES_OHM);
-        self::tie($mesh);
 
-        return $mesh;
+        return $users;
     }
 
-    private function acSource(Mesh $mesh, string $id, Source $source, float $phase): void
+    /** Nominal volts of the system two terminals belong to: of the battery, else of the charger, they are joined with. */
+    private function systemV(string $a, string $b): float
     {
-        $volts = self::VOLTS[$this->situation->condition($id)] ?? $source->volts;
-        $re = $volts * cos($phase);
-        $im = $volts * sin($phase);
-        // Past its surge it gives no more than its surge current: its volts fall as if behind as much more resistance.
-        $ohm = $source->impedanceOhm + ($this->limited[$id] ?? 0.0);
-        if ($source->neutral === 'half') {
-            $mesh->source("{$id}#l", $source->a, $source->ground, $re / 2, $im / 2, $ohm / 2);
-            $mesh->source("{$id}#n", $source->ground, $source->b, $re / 2, $im / 2, $ohm / 2);
-        } else {
-            $mesh->source($id, $source->a, $source->b, $re, $im, $ohm);
-        }
-        if ($source->neutral === 'floating') {
-            $omega = 2 * M_PI * self::HZ;
-            $mesh->add('leak', "{$id}#l", $source->a, $source->ground, 0.0, $omega * self::FLOATING_F);
-            $mesh->add('leak', "{$id}#n", $source->b, $source->ground, 0.0, $omega * self::FLOATING_F);
-        }
-    }
-
-    /** Ties each island that reaches neither earth nor frame to the frame. */
-    private static function tie(Mesh $mesh): void
-    {
-        foreach (self::islands($mesh) as $root => $first) {
-            if ($root >= 0) {
-                $mesh->add('leak', 'island', $mesh->names[$first], 'frame', 1 / self::ISLAND_OHM);
+        foreach ($this->graph->batteries as $battery) {
+            if ($this->situation->joined($a, $battery->pos) && $this->situation->joined($b, $battery->neg)) {
+                return $battery->ratedV;
             }
         }
-    }
-
-    /** @return array<int, int> root => first node, of islands that do not reach earth */
-    private static function islands(Mesh $mesh): array
-    {
-        $parent = range(0, max(0, count($mesh->names)));
-        // Node n stands at n + 1, earth at 0.
-        $find = function (int $i) use (&$parent): int {
-            while ($parent[$i] !== $i) {
-                $i = $parent[$i] = $parent[$parent[$i]];
+        foreach ($this->graph->converters as $converter) {
+            if ($this->situation->joined($a, $converter->direct()[0])) {
+                return $converter->nominalV;
             }
-
-            return $i;
-        };
-        foreach ($mesh->branches as $branch) {
-            $a = $find($branch->a + 1);
-            $b = $find($branch->b + 1);
-            $parent[max($a, $b)] = min($a, $b);
-        }
-        $islands = [];
-        foreach ($mesh->names as $n => $_) {
-            $root = $find($n + 1);
-            if ($root !== 0) {
-                $islands[$root] ??= $n;
-            }
-        }
-
-        return $islands;
-    }
-
-    /**
-     * Constant-power demands at their operating point: what they take beyond the admittance already
-     * in the mesh is injected, until the volts stand still.
-     *
-     * @param list<Demand> $demands
-     * @param ?array{array<int, float>, array<int, float>} $volts to start from; what collapsed before stays so
-     * @return array{array{array<int, float>, array<int, float>}, list<array{string, int, int, float, float}>}
-     */
-    private function iterate(Mesh $mesh, array $demands, ?array $volts): array
-    {
-        if ($volts === null) {
-            foreach ($demands as $demand) {
-                $demand->collapsed = false;
-            }
-            $volts = $mesh->volts();
-        }
-        $injected = [];
-        for ($round = 0; $round < self::MOST_ROUNDS; $round++) {
-            $this->rounds++;
-            $next = self::corrections($mesh, $volts, $demands);
-            $after = $mesh->volts($next);
-            $moved = 0.0;
-            foreach ($demands as $demand) {
-                $a = $mesh->node[$demand->a];
-                $b = $mesh->node[$demand->b];
-                $moved = max($moved, abs($after[0][$a] - $after[0][$b] - $volts[0][$a] + $volts[0][$b]) + abs($after[1][$a] - $after[1][$b] - $volts[1][$a] + $volts[1][$b]));
-            }
-            $volts = $after;
-            $injected = $next;
-            if ($moved < $this->within) {
-                break;
-            }
-        }
-
-        return [$volts, $injected];
-    }
-
-    /**
-     * @param array{array<int, float>, array<int, float>} $volts
-     * @param list<Demand> $demands
-     * @return list<array{string, int, int, float, float}>
-     */
-    private static function corrections(Mesh $mesh, array $volts, array $demands): array
-    {
-        $corrections = [];
-        foreach ($demands as $demand) {
-            if (!$demand->constant) {
-                continue;
-            }
-            $a = $mesh->node[$demand->a];
-            $b = $mesh->node[$demand->b];
-            $re = $volts[0][$a] - $volts[0][$b];
-            $im = $volts[1][$a] - $volts[1][$b];
-            $size = $re * $re + $im * $im;
-            // Once it has given up it stays given up: of two answers the upper one or none.
-            $demand->collapsed = $demand->collapsed || $size < (self::COLLAPSE * $demand->nominalV) ** 2;
-            $base = $demand->inMesh;
-            if ($demand->collapsed) {
-                [$gRe, $gIm] = $demand->nominal();
-            } else {
-                // I = conj(S ÷ V), as an admittance (P − jQ) ÷ |V|².
-                [$gRe, $gIm] = [$demand->watts / $size, -$demand->vars / $size];
-            }
-            $dRe = $gRe - $base[0];
-            $dIm = $gIm - $base[1];
-            if (abs($dRe) + abs($dIm) < 1e-15) {
-                continue;
-            }
-            $corrections[] = [$demand->id, $a, $b, -($re * $dRe - $im * $dIm), -($re * $dIm + $im * $dRe)];
-        }
-
-        return $corrections;
-    }
-
-    /**
-     * Holds sources past their surge limit at it. With what collapsed taken as an impedance one step
-     * lands there; phases may need another.
-     *
-     * @param array{array<int, float>, array<int, float>} $volts
-     */
-    private function limit(Mesh $mesh, array $volts): bool
-    {
-        $changed = false;
-        foreach ($this->sourceAmps($mesh, $volts) as $id => $amps) {
-            $most = $this->graph->sources[$id]->surgeA;
-            if ($most > 0 && $amps > $most * 1.001) {
-                $open = $this->graph->sources[$id]->volts;
-                $this->limited[$id] = ($this->limited[$id] ?? 0.0) + $open / $most - $open / $amps;
-                $changed = true;
-            }
-        }
-
-        return $changed;
-    }
-
-    /**
-     * @param array{array<int, float>, array<int, float>} $volts
-     * @return array<string, float>
-     */
-    private function sourceAmps(Mesh $mesh, array $volts): array
-    {
-        $amps = [];
-        foreach ($this->live as $id => $source) {
-            $amps[$id] = hypot(...$this->given($mesh, $volts, $id));
-            if ($source->neutral === 'half') {
-                $amps[$id] = max($amps[$id], hypot(...$this->given($mesh, $volts, "{$id}#n")));
-            }
-        }
-
-        return $amps;
-    }
-
-    /**
-     * Current a source gives out of its hot, A.
-     *
-     * @param array{array<int, float>, array<int, float>} $volts
-     * @return array{float, float}
-     */
-    private function given(Mesh $mesh, array $volts, string $source): array
-    {
-        $re = $im = 0.0;
-        $ids = [$source, "{$source}#l"];
-        foreach ($mesh->injections as [$of, , , $iRe, $iIm]) {
-            if (in_array($of, $ids, true)) {
-                $re += $iRe;
-                $im += $iIm;
-            }
-        }
-        foreach ($mesh->branches as $branch) {
-            if ($branch->kind === 'source' && in_array($branch->of, $ids, true)) {
-                [$iRe, $iIm] = Mesh::current($branch, $volts);
-                $re -= $iRe;
-                $im -= $iIm;
-            }
-        }
-
-        return [$re, $im];
-    }
-
-    /**
-     * The DC side: demands, and the chargers that run.
-     *
-     * @return array{list<Demand>, array<string, array{source: Source, ac: string, a: float, mode: string, limitA: float}>}
-     */
-    private function dcSide(): array
-    {
-        $demands = [];
-        $rig = $this->graph->rig;
-        foreach ($rig->all(DcPanel::class) as $id => $panel) {
-            $volts = $this->nominalDc();
-            $demands[] = new Demand($id, "{$id}.pos", "{$id}.neg", $panel->values->number('loadA') * $volts, 0.0, $volts, true);
-        }
-        foreach ($rig->all(DcLoad::class) as $id => $load) {
-            $volts = $this->nominalDc();
-            $demands[] = new Demand($id, "{$id}.pos", "{$id}.neg", $load->values->number('amps') * $volts, 0.0, $volts, true);
-        }
-        foreach ($rig->all(Inverting::class) as $id => $unit) {
-            $assists = $unit instanceof InverterCharger && $unit->values->flag('assist') && ($this->settled->positions[$unit->relay()] ?? '') === 'pass';
-            if ($assists || $this->situation->isActive("{$id}.inverter")) {
-                $demands[] = new Demand("{$id}.dc", "{$id}.pos", "{$id}.neg", $unit->values->number('idleW'), 0.0, $unit->values->number('dcNominalV', 12), true);
-            }
-        }
-        $chargers = [];
-        foreach ($this->situation->charging() as $id => $ac) {
-            $source = $this->graph->sources[$id];
-            $chargers[$id] = ['source' => $source, 'ac' => $ac, 'a' => $source->limitA, 'mode' => 'limit', 'limitA' => $source->limitA];
-        }
-
-        return [array_values(array_filter($demands, fn(Demand $d): bool => $d->watts > 0 || str_ends_with($d->id, '.dc'))), $chargers];
-    }
-
-    private function restV(Bank $bank): float
-    {
-        return $bank->chemistry()->restV($this->charge) * $bank->multiplesOf12V();
-    }
-
-    private function nominalDc(): float
-    {
-        foreach ($this->graph->rig->all(Bank::class) as $bank) {
-            return $bank->ratedV();
         }
 
         return 12.0;
     }
 
-    /**
-     * @param array<string, array{source: Source, ac: string, a: float, mode: string, limitA: float}> $chargers
-     * @return list<Demand>
-     */
-    private function acDemands(array $chargers): array
+    private function solve(): LoadFlowResult
     {
-        $demands = [];
-        foreach ($this->graph->loads as $id => $load) {
-            if (isset($this->running[$id]) && $load->watts > 0) {
-                $vars = $load->watts * tan(acos(min(1.0, $load->powerFactor)));
-                $demands[] = new Demand($id, $load->a, $load->b, $load->watts, $vars, $load->volts, $load->kind !== 'resistive');
-            }
+        /** @var array<string, PowerInjection> $inputs what chargers take, by charger */
+        $inputs = [];
+        foreach ($this->chargers as $id => $charger) {
+            $inputs[$id] = new PowerInjection($id, $charger->input[0], $charger->input[1], 0.0, 0.0, $this->acV($charger), true);
         }
-        foreach ($chargers as $id => $charger) {
-            [$l, $n] = $charger['source']->runsOnAc ?? ['', ''];
-            $demands[] = new Demand($id, $l, $n, $charger['a'] * $charger['source']->volts / $this->efficiency($id), 0.0, 120.0, true);
-        }
-        foreach ($this->graph->rig->all(InverterCharger::class) as $id => $unit) {
-            // What it gives to a supply past its limit stands as a demand that gives: nothing at first.
-            if ($unit->values->flag('assist') && ($this->settled->positions[$unit->relay()] ?? '') === 'pass') {
-                $demands[] = new Demand("{$id}.assist", "{$id}.ac_out.l", "{$id}.ac_out.n", 0.0, 0.0, 120.0, true);
+        /** @var array<string, PowerInjection> $added what assisting units give, by unit; $taken what is drawn from batteries for it */
+        $added = $taken = [];
+        foreach ($this->inverting as $id => $converter) {
+            if ($converter->kind === PowerConverter::ASSIST) {
+                $added[$id] = new PowerInjection($id, $converter->output[0], $converter->output[1], 0.0, 0.0, 120.0, true);
             }
+            $taken[$id] = new PowerInjection("{$converter->component}.dc", $converter->input[0], $converter->input[1], $converter->kind === PowerConverter::ASSIST ? 0.0 : $converter->idleW, 0.0, $converter->nominalV, true);
         }
-        foreach ($this->graph->rig->all(Contactor::class) as $id => $contactor) {
-            if (($this->settled->positions[$contactor->coil()] ?? '') === 'pulled') {
-                $coil = $this->graph->rig->find((string) $contactor->values->group('coil')?->text('at'))?->port((string) $contactor->values->group('coil')?->text('port'));
-                if ($coil !== null) {
-                    $demands[] = new Demand("{$id}.coil", $coil->hot, $coil->neutral, $contactor->coilW(), 0.0, 120.0, false);
-                }
+        $ac = new AcSide($this->settled, $this->live, [...$this->loads(), ...array_values($inputs), ...array_values($added)], $this->running, $this->more);
+        $dc = new DcSide($this->settled, [...$this->users(), ...array_values($taken)], $this->chargers, $this->charge);
+        $still = false;
+        for ($pass = 0; $pass < self::MOST_PASSES && !$still; $pass++) {
+            $ac->settle();
+            $moved = max($this->dropOut($dc, $inputs), $this->regulate($ac, $dc, $added));
+            $moved = max($moved, $this->drawFromBatteries($ac, $taken, $added));
+            if ($pass === 0 || $moved > 0) {
+                $dc->settle();
             }
+            $moved = max($moved, $this->feedChargers($dc, $inputs));
+            $still = $moved < self::AGREE || !$ac->converged || !$dc->converged;
+        }
+        $ac->settle();
+        if (!$still || !$ac->converged || !$dc->converged) {
+            return LoadFlowResult::none('The loads do not come to rest on what feeds them: no figure can be given. Something will trip, shut down or flicker.');
         }
 
-        return $demands;
+        return (new LoadFlowOutcome($this->settled, $this->live, $ac, $dc, $added, $taken, $inputs))->result();
     }
 
-    private function efficiency(string $charger): float
-    {
-        $component = $this->graph->rig->find($this->graph->sources[$charger]->component);
-
-        return match (true) {
-            $component instanceof Converter => $component->efficiency(),
-            $component instanceof InverterCharger => $component->values->number('chargerEfficiency', 0.88),
-            default => 0.85,
-        };
-    }
+    /** @var array<string, true> chargers whose supply does not hold them up */
+    private array $out = [];
 
     /**
-     * @param list<Demand> $demands
-     * @param array<string, array{source: Source, ac: string, a: float, mode: string, limitA: float}> $chargers
-     */
-    private function dcMesh(array $demands, array $chargers): Mesh
-    {
-        $mesh = new Mesh();
-        foreach ($this->graph->elements as $id => $element) {
-            if (($element->role === Role::DcPositive || $element->role === Role::DcNegative || $element->role === Role::PE) && $this->situation->isClosed($id)) {
-                $mesh->add('wire', $id, $element->a, $element->b, 1 / Impedance::ohm($element, $this->graph));
-            }
-        }
-        foreach ($this->graph->rig->all(Bank::class) as $id => $bank) {
-            $mesh->source("{$id}.cells", "{$id}.pos", "{$id}.neg", $this->restV($bank), 0.0, $bank->resistance()[0]);
-        }
-        foreach ($chargers as $charger) {
-            $mesh->node($charger['source']->a);
-            $mesh->node($charger['source']->b);
-        }
-        foreach ($demands as $demand) {
-            $demand->inMesh = $demand->nominal();
-            $mesh->add('load', $demand->id, $demand->a, $demand->b, ...$demand->inMesh);
-        }
-        $mesh->add('leak', 'tyres', 'frame', 'earth', 1 / self::TYRES_OHM);
-        self::tie($mesh);
-
-        return $mesh;
-    }
-
-    /**
-     * DC with each charger at its limit, or holding its volts when the bank has come up to them, or
-     * off when the bank stands higher: it never sinks current.
+     * A charger whose supply falls away under it cuts out.
      *
-     * @param list<Demand> $demands
-     * @param array<string, array{source: Source, ac: string, a: float, mode: string, limitA: float}> $chargers
-     * @param ?array{array<int, float>, array<int, float>} $start
-     * @return array{array{array<int, float>, array<int, float>}, list<array{string, int, int, float, float}>, Mesh}
+     * @param array<string, PowerInjection> $inputs
      */
-    private function chargeDc(Mesh $mesh, array $demands, array &$chargers, ?array $start = null): array
-    {
-        // Nodes are the same in the mesh with a charger that holds its volts.
-        for ($pass = 0; $pass < 8; $pass++) {
-            $used = $this->held($mesh, $chargers);
-            $currents = [];
-            foreach ($chargers as $id => $charger) {
-                if ($charger['mode'] === 'limit') {
-                    $currents[] = [$id, $used->node[$charger['source']->a], $used->node[$charger['source']->b], $charger['limitA'], 0.0];
-                }
-            }
-            [$volts, $injected] = $this->iterateDc($used, $demands, $currents, $start);
-            $start = $volts;
-            $changed = false;
-            foreach ($chargers as &$charger) {
-                $v = $volts[0][$used->node[$charger['source']->a]] - $volts[0][$used->node[$charger['source']->b]];
-                $held = ($charger['source']->volts - $v) / self::HOLD_OHM;
-                $mode = match ($charger['mode']) {
-                    'hold' => $held < -1e-6 ? 'off' : ($held > $charger['limitA'] + 1e-9 ? 'limit' : 'hold'),
-                    'limit' => $v > $charger['source']->volts + 1e-9 ? 'hold' : 'limit',
-                    default => 'off',
-                };
-                $changed = $changed || $mode !== $charger['mode'];
-                $charger['mode'] = $mode;
-                $charger['a'] = match ($mode) {
-                    'hold' => max(0.0, $held),
-                    'limit' => $charger['limitA'],
-                    default => 0.0,
-                };
-            }
-            unset($charger);
-            if (!$changed) {
-                break;
-            }
-        }
-
-        return [$volts, $injected, $used];
-    }
-
-    /** @var array<string, Mesh> chargers that hold their volts => the mesh with them in it */
-    private array $heldMeshes = [];
-
-    /** @param array<string, array{source: Source, ac: string, a: float, mode: string, limitA: float}> $chargers */
-    private function held(Mesh $mesh, array $chargers): Mesh
-    {
-        $holding = array_filter($chargers, fn(array $c): bool => $c['mode'] === 'hold');
-        if ($holding === []) {
-            return $mesh;
-        }
-        $key = implode(',', array_keys($holding));
-        if (!isset($this->heldMeshes[$key])) {
-            $used = clone $mesh;
-            foreach ($holding as $id => $charger) {
-                $used->source($id, $charger['source']->a, $charger['source']->b, $charger['source']->volts, 0.0, self::HOLD_OHM);
-            }
-            $this->heldMeshes[$key] = $used;
-        }
-
-        return $this->heldMeshes[$key];
-    }
-
-    /**
-     * @param list<Demand> $demands
-     * @param list<array{string, int, int, float, float}> $currents
-     * @param ?array{array<int, float>, array<int, float>} $volts
-     * @return array{array{array<int, float>, array<int, float>}, list<array{string, int, int, float, float}>}
-     */
-    private function iterateDc(Mesh $mesh, array $demands, array $currents, ?array $volts): array
-    {
-        if ($volts === null) {
-            foreach ($demands as $demand) {
-                $demand->collapsed = false;
-            }
-            $volts = $mesh->volts($currents);
-        }
-        $injected = $currents;
-        for ($round = 0; $round < self::MOST_ROUNDS; $round++) {
-            $this->rounds++;
-            $injected = [...$currents, ...self::corrections($mesh, $volts, $demands)];
-            $after = $mesh->volts($injected);
-            $moved = 0.0;
-            foreach ($demands as $demand) {
-                $a = $mesh->node[$demand->a];
-                $b = $mesh->node[$demand->b];
-                $moved = max($moved, abs($after[0][$a] - $after[0][$b] - $volts[0][$a] + $volts[0][$b]));
-            }
-            $volts = $after;
-            if ($moved < $this->within) {
-                break;
-            }
-        }
-
-        return [$volts, $injected];
-    }
-
-    /**
-     * What inverters give on the AC side they take from the battery; what a charger may take is cut
-     * back to what the input limit leaves.
-     *
-     * @param array{array<int, float>, array<int, float>} $volts
-     * @param list<Demand> $acDemands
-     * @param list<Demand> $dcDemands
-     * @param array<string, array{source: Source, ac: string, a: float, mode: string, limitA: float}> $chargers
-     */
-    private function couple(Mesh $mesh, array $volts, array $acDemands, array $dcDemands, array &$chargers): float
-    {
-        $moved = $this->assist($mesh, $volts, $acDemands);
-        $given = array_column(array_map(fn(Demand $d): array => [$d->id, -$d->watts], $acDemands), 1, 0);
-        foreach ($dcDemands as $demand) {
-            if (!str_ends_with($demand->id, '.dc')) {
-                continue;
-            }
-            $unit = $this->graph->rig->find(substr($demand->id, 0, -3));
-            if ($unit instanceof Inverting) {
-                $made = ($given["{$unit->id}.assist"] ?? 0.0) + (isset($this->live["{$unit->id}.inverter"]) ? $this->watts($mesh, $volts, "{$unit->id}.inverter") : 0.0);
-                $watts = $made / $unit->efficiency() + $unit->values->number('idleW');
-                $moved = max($moved, abs($watts - $demand->watts) / max(1.0, $watts));
-                $demand->watts = max(0.0, $watts);
-            }
-        }
-        foreach ($chargers as $id => &$charger) {
-            $unit = $this->graph->rig->find($charger['source']->component);
-            if (!$unit instanceof InverterCharger) {
-                continue;
-            }
-            $through = $this->through($mesh, $volts, "{$unit->id}.pass_l");
-            $left = max(0.0, $unit->inputLimitA() - $through);
-            $limit = min($charger['source']->limitA, $left * 120 * $this->efficiency($id) / $charger['source']->volts);
-            $moved = max($moved, abs($limit - $charger['limitA']) / max(1.0, $limit));
-            $charger['limitA'] = $limit;
-        }
-
-        return $moved;
-    }
-
-    /**
-     * Turns up what a unit gives when its supply is past the input limit, and down when it is not:
-     * charging has been cut back to nothing by then.
-     *
-     * @param array{array<int, float>, array<int, float>} $volts
-     * @param list<Demand> $acDemands
-     */
-    private function assist(Mesh $mesh, array $volts, array $acDemands): float
+    private function dropOut(DcSide $dc, array $inputs): float
     {
         $moved = 0.0;
-        foreach ($acDemands as $demand) {
-            $unit = str_ends_with($demand->id, '.assist') ? $this->graph->rig->find(substr($demand->id, 0, -7)) : null;
-            if (!$unit instanceof InverterCharger) {
-                continue;
+        foreach ($inputs as $id => $input) {
+            if ($input->collapsed) {
+                $input->collapsed = false;
+                $input->watts = $input->vars = 0.0;
+                $this->out[$id] = true;
+                $dc->mostW[$id] = 0.0;
+                $moved = 1.0;
             }
-            [$vRe, $vIm] = $this->across($mesh, $volts, $demand->a, $demand->b);
-            $v = hypot($vRe, $vIm);
-            $over = $this->through($mesh, $volts, "{$unit->id}.pass_l") - $unit->inputLimitA();
-            $watts = max(-$unit->continuousW(), min(0.0, $demand->watts - $over * $v));
-            $moved = max($moved, abs($watts - $demand->watts) / max(1.0, abs($watts)));
-            $demand->watts = $watts;
         }
 
         return $moved;
     }
 
-    /**
-     * Amps through an element.
-     *
-     * @param array{array<int, float>, array<int, float>} $volts
-     */
-    private function through(Mesh $mesh, array $volts, string $element): float
+    /** Volts a charger's input is rated for. */
+    private function acV(PowerConverter $charger): float
     {
-        foreach ($mesh->branches as $branch) {
-            if ($branch->of === $element) {
-                return hypot(...Mesh::current($branch, $volts));
-            }
-        }
+        $source = $this->situation->charging()[$charger->id] ?? '';
 
-        return 0.0;
+        return $this->graph->sources[$source]->volts ?? 120.0;
     }
 
     /**
-     * What chargers take on the AC side for what they give to the bank.
+     * Keeps each unit's input limit: what it leaves for charging, and what the unit adds when it leaves nothing.
      *
-     * @param array<string, array{source: Source, ac: string, a: float, mode: string, limitA: float}> $chargers
-     * @param list<Demand> $acDemands
+     * @param array<string, PowerInjection> $added
      */
-    private function coupleBack(array $chargers, array $acDemands): float
+    private function regulate(AcSide $ac, DcSide $dc, array $added): float
     {
         $moved = 0.0;
-        foreach ($acDemands as $demand) {
-            if (!isset($chargers[$demand->id])) {
+        foreach ($this->chargers + $this->inverting as $id => $unit) {
+            if ($unit->inputLimitA === null || isset($this->out[$id])) {
                 continue;
             }
-            $charger = $chargers[$demand->id];
-            $component = $this->graph->rig->find($charger['source']->component);
-            $watts = $charger['a'] * $charger['source']->volts / $this->efficiency($demand->id);
-            $vars = $component instanceof Converter ? $watts * tan(acos($component->values->number('powerFactor', 1.0))) : 0.0;
-            $moved = max($moved, abs($watts - $demand->watts) / max(1.0, $watts));
-            $demand->watts = $watts;
-            $demand->vars = $vars;
+            $assist = $added[$id] ?? $added["{$unit->component}.assist"] ?? null;
+            $at = $unit->kind === PowerConverter::ASSIST ? $unit->output : $unit->input;
+            $volts = $ac->between(...$at);
+            $size = hypot(...$volts);
+            $through = InputLimit::through($ac, $unit);
+            if ($assist !== null && $size > 1e-6) {
+                // What would pass without what it adds.
+                $gives = -$assist->watts / $size;
+                $through = [$through[0] + $gives * $volts[0] / $size, $through[1] + $gives * $volts[1] / $size];
+            }
+            $left = InputLimit::leaves($unit->inputLimitA, $through, $volts);
+            if ($unit->kind === PowerConverter::ASSIST) {
+                $assist ??= throw new \LogicException('an assisting unit has what it adds');
+                $watts = -min(max(0.0, -$left), $unit->limitA) * $size;
+                $moved = max($moved, abs($watts - $assist->watts) / max(1.0, abs($watts)));
+                if ($assist->watts === 0.0 && $watts < 0) {
+                    // What gave up on the weak supply alone may well run with help.
+                    foreach ($ac->injections as $injection) {
+                        $injection->collapsed = false;
+                    }
+                    $ac->build();
+                }
+                $assist->watts = $watts;
+            } else {
+                $most = max(0.0, $left) * $size * $unit->efficiency;
+                $before = $dc->mostW[$id] ?? INF;
+                $full = $unit->limitA * $unit->holdsV * 1.2;
+                $moved = max($moved, abs(min($most, $full) - min($before, $full)) / max(1.0, $full));
+                $dc->mostW[$id] = $most;
+            }
         }
 
         return $moved;
     }
 
     /**
-     * Active power a source gives, W.
+     * What inverters and assisting units give on the AC side they take from their battery, with their losses.
      *
-     * @param array{array<int, float>, array<int, float>} $volts
+     * @param array<string, PowerInjection> $taken
+     * @param array<string, PowerInjection> $added
      */
-    private function watts(Mesh $mesh, array $volts, string $source): float
+    private function drawFromBatteries(AcSide $ac, array $taken, array $added): float
     {
-        $part = function (string $of, string $a, string $b) use ($mesh, $volts): float {
-            [$re, $im] = $this->given($mesh, $volts, $of);
-            [$vRe, $vIm] = $this->across($mesh, $volts, $a, $b);
+        $moved = 0.0;
+        $volts = null;
+        foreach ($this->inverting as $id => $unit) {
+            if ($unit->kind === PowerConverter::ASSIST) {
+                $made = -$added[$id]->watts;
+                $watts = $made > 0 ? $made / $unit->efficiency + $unit->idleW : 0.0;
+            } else {
+                $source = $this->sourceOf($unit);
+                $volts ??= $ac->volts();
+                $watts = ($source === null ? 0.0 : max(0.0, $ac->watts($source, $volts))) / $unit->efficiency + $unit->idleW;
+            }
+            $moved = max($moved, abs($watts - $taken[$id]->watts) / max(1.0, $watts));
+            $taken[$id]->watts = $watts;
+        }
 
-            return $vRe * $re + $vIm * $im;
-        };
-        $s = $this->graph->sources[$source];
-
-        return $s->neutral === 'half'
-            ? $part($source, $s->a, $s->ground) + $part("{$source}#n", $s->ground, $s->b)
-            : $part($source, $s->a, $s->b);
+        return $moved;
     }
 
-    /**
-     * @param array{array<int, float>, array<int, float>} $volts
-     * @return array{float, float}
-     */
-    private function across(Mesh $mesh, array $volts, string $a, string $b): array
+    /** The AC source an inverter forms. */
+    private function sourceOf(PowerConverter $unit): ?string
     {
-        $i = $mesh->node[$a] ?? -1;
-        $j = $mesh->node[$b] ?? -1;
-
-        return [$volts[0][$i] - $volts[0][$j], $volts[1][$i] - $volts[1][$j]];
-    }
-
-    /**
-     * @param array{array<int, float>, array<int, float>} $volts
-     * @param list<array{string, int, int, float, float}> $injected
-     * @param array{array{array<int, float>, array<int, float>}, list<array{string, int, int, float, float}>, Mesh} $dc
-     * @param list<Demand> $acDemands
-     * @param list<Demand> $dcDemands
-     * @param array<string, array{source: Source, ac: string, a: float, mode: string, limitA: float}> $chargers
-     */
-    private function flow(Mesh $mesh, array $volts, array $injected, Mesh $dcMesh, array $dc, array $acDemands, array $dcDemands, array $chargers): Flow
-    {
-        [$dcVolts, $dcInjected, $dcUsed] = $dc;
-        $acV = $dcV = $acA = $dcA = $sources = $loads = [];
-        foreach ($mesh->names as $n => $name) {
-            $acV[$name] = [$volts[0][$n], $volts[1][$n]];
-        }
-        foreach ($dcUsed->names as $n => $name) {
-            $dcV[$name] = $dcVolts[0][$n];
-        }
-        $lost = 0.0;
-        foreach ($mesh->branches as $branch) {
-            if ($branch->kind === 'wire' || $branch->kind === 'bond') {
-                $amps = hypot(...Mesh::current($branch, $volts));
-                $acA[$branch->of] = $amps;
-                $lost += $amps ** 2 / $branch->re;
-            }
-        }
-        foreach ($dcUsed->branches as $branch) {
-            if ($branch->kind === 'wire') {
-                $dcA[$branch->of] = Mesh::current($branch, $dcVolts)[0];
-                $lost += $dcA[$branch->of] ** 2 / $branch->re;
-            }
-        }
-        $floating = [];
         foreach ($this->live as $id => $source) {
-            [$vRe, $vIm] = $this->across($mesh, $volts, $source->a, $source->b);
-            $amps = $this->sourceAmps($mesh, $volts)[$id];
-            $sources[$id] = ['volts' => hypot($vRe, $vIm), 'amps' => $amps, 'watts' => $this->watts($mesh, $volts, $id), 'overloaded' => isset($this->limited[$id]) || ($source->surrounding === null && $amps > $source->limitA * 1.0001)];
-            if ($source->neutral === 'floating' && $this->situation->bondsOf($id) === []) {
-                $floating[] = $id;
-            }
-        }
-        foreach ($this->graph->rig->all(Bank::class) as $id => $bank) {
-            $i = $dcUsed->node["{$id}.pos"] ?? null;
-            $j = $dcUsed->node["{$id}.neg"] ?? null;
-            if ($i !== null && $j !== null) {
-                $v = $dcVolts[0][$i] - $dcVolts[0][$j];
-                $amps = ($this->restV($bank) - $v) / $bank->resistance()[0];
-                $sources["{$id}.cells"] = ['volts' => $v, 'amps' => $amps, 'watts' => $v * $amps, 'overloaded' => false];
-            }
-        }
-        foreach ($chargers as $id => $charger) {
-            $v = $dcVolts[0][$dcUsed->node[$charger['source']->a]] - $dcVolts[0][$dcUsed->node[$charger['source']->b]];
-            $sources[$id] = ['volts' => $v, 'amps' => $charger['a'], 'watts' => $v * $charger['a'], 'overloaded' => false];
-        }
-        foreach ([[$acDemands, $mesh, $volts], [$dcDemands, $dcUsed, $dcVolts]] as [$demands, $in, $at]) {
-            foreach ($demands as $demand) {
-                [$vRe, $vIm] = $this->across($in, $at, $demand->a, $demand->b);
-                $v = hypot($vRe, $vIm);
-                $share = $demand->constant && !$demand->collapsed ? 1.0 : ($v / $demand->nominalV) ** 2;
-                $watts = $demand->watts * $share;
-                $loads[$demand->id] = ['volts' => $v, 'amps' => $v > 1e-9 ? hypot($watts, $demand->vars * $share) / $v : 0.0, 'watts' => $watts, 'collapsed' => $demand->collapsed];
+            if ($source->component === $unit->component) {
+                return $id;
             }
         }
 
-        return new Flow($acV, $dcV, $acA, $dcA, $sources, $loads, $lost, max($mesh->residual($volts, $injected), $dcUsed->residual($dcVolts, $dcInjected)), $this->rounds, $floating, null, $mesh, $dcUsed, $acDemands, $dcDemands, array_map(fn(array $c): array => [$c['source']->a, $c['source']->b, $c['mode']], $chargers));
+        return null;
     }
 
-    /** The larger amps of two solutions that differ only in the phase of unsynchronised systems. */
-    private function worse(Flow $a, Flow $b): Flow
+    /**
+     * What chargers take on the AC side for what they really give; with nothing to charge their idle draw.
+     *
+     * @param array<string, PowerInjection> $inputs
+     */
+    private function feedChargers(DcSide $dc, array $inputs): float
     {
-        $amps = $a->acA;
-        foreach ($b->acA as $element => $value) {
-            $amps[$element] = max($amps[$element] ?? 0.0, $value);
+        $moved = 0.0;
+        foreach ($inputs as $id => $input) {
+            $charger = $this->chargers[$id];
+            $needs = $dc->givenA($id) * $dc->chargerV($id) / $charger->efficiency;
+            $watts = $charger->inputLimitA === null && !isset($this->out[$id]) ? max($charger->idleW, $needs) : $needs;
+            $moved = max($moved, abs($watts - $input->watts) / max(1.0, $watts));
+            $input->watts = $watts;
+            $input->vars = $charger->powerFactor < 1 ? $watts * tan(acos($charger->powerFactor)) : 0.0;
         }
 
-        return new Flow($a->acV, $a->dcV, $amps, $a->dcA, $a->sources, $a->loads, max($a->lostW, $b->lostW), max($a->residual, $b->residual), $a->rounds, $a->floating, null, $a->ac, $a->dc, $a->acDemands, $a->dcDemands, $a->chargers, $b->acV);
+        return $moved;
     }
 }

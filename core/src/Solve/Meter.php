@@ -44,7 +44,7 @@ final class Meter
         'ac_amps' => 'AC clamp', 'dc_amps' => 'DC clamp', 'residual' => 'residual current', 'gfci_button' => 'GFCI button', 'plug_tester' => 'plug-in tester', 'detector' => 'non-contact detector',
     ];
 
-    private Flow $flow;
+    private LoadFlowResult $flow;
 
     /** @param array<string, true> $running */
     public function __construct(private readonly Settled $settled, private readonly array $running)
@@ -52,7 +52,7 @@ final class Meter
         $this->flow = LoadFlow::of($settled, $running);
     }
 
-    public function flow(): Flow
+    public function flow(): LoadFlowResult
     {
         return $this->flow;
     }
@@ -60,11 +60,11 @@ final class Meter
     /** Volts between two terminals as a meter with this input shows them. */
     public function acVolts(string $a, string $b, float $inputOhm = self::HIGH_OHM): Reading
     {
-        $mesh = $this->flow->ac;
-        if ($mesh === null) {
+        $network = $this->flow->ac;
+        if ($network === null) {
             return Reading::hazard((string) $this->flow->trouble);
         }
-        if (!isset($mesh->node[$a], $mesh->node[$b])) {
+        if (!isset($network->node[$a], $network->node[$b])) {
             return Reading::number(0.0, 'V', 'one of the points is joined to nothing');
         }
         // The meter is a resistance like any other; loads keep their power.
@@ -117,37 +117,37 @@ final class Meter
         if ($this->flow->trouble !== null || $highest > self::LIVE_V) {
             return Reading::hazard(sprintf('This point is live (%.0f V): never measure ohms here. Isolate every source, prove dead, then measure.', $highest));
         }
-        $mesh = $this->deadMesh();
-        if (!isset($mesh->node[$a], $mesh->node[$b])) {
+        $network = $this->deadMesh();
+        if (!isset($network->node[$a], $network->node[$b])) {
             return Reading::words('open', null, 'Ω');
         }
-        [$re] = $mesh->volts([['meter', $mesh->node[$a], $mesh->node[$b], 1.0, 0.0]]);
-        $ohm = $re[$mesh->node[$a]] - $re[$mesh->node[$b]];
+        [$re] = $network->volts([['meter', $network->node[$a], $network->node[$b], 1.0, 0.0]]);
+        $ohm = $re[$network->node[$a]] - $re[$network->node[$b]];
 
         return $ohm > 1e6 ? Reading::words('open', null, 'Ω') : Reading::number($ohm, 'Ω');
     }
 
     /** Everything metal, and running loads as resistances, without any source. */
-    private function deadMesh(): Mesh
+    private function deadMesh(): NodalNetwork
     {
-        $mesh = new Mesh();
+        $network = new NodalNetwork();
         $graph = $this->settled->situation->network->graph;
         foreach ($graph->elements as $id => $element) {
             if ($this->settled->situation->isClosed($id)) {
-                $mesh->add('wire', $id, $element->a, $element->b, 1 / Impedance::ohm($element, $graph));
+                $network->add('wire', $id, $element->a, $element->b, 1 / Impedance::ohm($element, $graph));
             }
         }
         foreach ($graph->loads as $id => $load) {
             if (isset($this->running[$id]) && $load->watts > 0) {
-                $mesh->add('load', $id, $load->a, $load->b, $load->watts / $load->volts ** 2);
+                $network->add('load', $id, $load->a, $load->b, $load->watts / $load->volts ** 2);
             }
         }
-        $mesh->add('leak', 'tyres', 'frame', 'earth', 1 / LoadFlow::TYRES_OHM);
-        foreach ($mesh->names as $name) {
-            $mesh->add('leak', 'air', $name, 'earth', 1e-9);
+        $network->add('leak', 'tyres', 'frame', 'earth', 1 / LoadFlow::TYRES_OHM);
+        foreach ($network->names as $name) {
+            $network->add('leak', 'air', $name, 'earth', 1e-9);
         }
 
-        return $mesh;
+        return $network;
     }
 
     /** AC clamp around one conductor. */
@@ -189,7 +189,7 @@ final class Meter
         $volts = $this->flow->nodeVolts();
         foreach ($this->flow->ac->branches ?? [] as $branch) {
             if (in_array($branch->of, $elements, true) && ($branch->kind === 'wire' || $branch->kind === 'bond')) {
-                [$iRe, $iIm] = Mesh::current($branch, $volts);
+                [$iRe, $iIm] = NodalNetwork::current($branch, $volts);
                 $re += $iRe;
                 $im += $iIm;
             }

@@ -16,23 +16,23 @@ final class Spice
     private const RUNS = 30;
 
     /** The AC side of a flow. */
-    public static function ac(Flow $flow, string $title): string
+    public static function ac(LoadFlowResult $flow, string $title): string
     {
-        $mesh = $flow->ac ?? throw new \LogicException('Nothing was solved.');
-        $deck = new self($mesh, $title);
+        $network = $flow->ac ?? throw new \LogicException('Nothing was solved.');
+        $deck = new self($network, $title);
         $omega = 2 * M_PI * LoadFlow::HZ;
-        foreach ($mesh->branches as $branch) {
+        foreach ($network->branches as $branch) {
             if ($branch->kind === 'load') {
                 continue;
             }
             if ($branch->kind === 'source') {
-                $deck->acSource($branch, $mesh);
+                $deck->acSource($branch, $network);
                 continue;
             }
             $deck->admittance($branch, $omega);
         }
         $alter = [];
-        foreach ($flow->acDemands as $demand) {
+        foreach ($flow->acInjections as $demand) {
             array_push($alter, ...$deck->demand($demand, $omega));
         }
         $deck->control('ac lin 1 ' . LoadFlow::HZ . ' ' . LoadFlow::HZ, $alter);
@@ -41,13 +41,13 @@ final class Spice
     }
 
     /** The DC side of a flow. */
-    public static function dc(Flow $flow, string $title): string
+    public static function dc(LoadFlowResult $flow, string $title): string
     {
-        $mesh = $flow->dc ?? throw new \LogicException('Nothing was solved.');
-        $deck = new self($mesh, $title);
-        foreach ($mesh->branches as $branch) {
+        $network = $flow->dc ?? throw new \LogicException('Nothing was solved.');
+        $deck = new self($network, $title);
+        foreach ($network->branches as $branch) {
             if ($branch->kind === 'source') {
-                foreach ($mesh->injections as [$of, , , $amps]) {
+                foreach ($network->injections as [$of, , , $amps]) {
                     if ($of === $branch->of) {
                         $mid = "x{$deck->count}";
                         $deck->line(sprintf('V%d %s %s DC %s', $deck->count, $mid, $deck->at($branch->b), self::number($amps / $branch->re)), $branch->of);
@@ -59,14 +59,17 @@ final class Spice
             }
         }
         $alter = [];
-        foreach ($flow->dcDemands as $demand) {
+        foreach ($flow->dcInjections as $demand) {
             array_push($alter, ...$deck->demand($demand, 0.0));
         }
-        foreach ($flow->sources as $id => $source) {
-            // Chargers at their limit are current sources; those that hold their volts stand above.
-            $graphSource = $flow->chargers[$id] ?? null;
-            if ($graphSource !== null && $graphSource[2] === 'limit') {
-                $deck->line(sprintf('I%d %s %s DC %s', $deck->count, $deck->at($mesh->node[$graphSource[1]]), $deck->at($mesh->node[$graphSource[0]]), self::number($source['amps'])), $id);
+        foreach ($flow->chargers as $id => [$pos, $neg, $mode, $holdsV]) {
+            // A charger that holds its volts is a stiff source of them; any other a current.
+            if ($mode === 'hold') {
+                $mid = "x{$deck->count}";
+                $deck->line(sprintf('V%d %s %s DC %s', $deck->count, $mid, $deck->at($network->node[$neg]), self::number($holdsV)), $id);
+                $deck->line(sprintf('R%d %s %s %s', $deck->count, $mid, $deck->at($network->node[$pos]), self::number(DcSide::HOLD_OHM)));
+            } elseif ($mode !== 'off') {
+                $deck->line(sprintf('I%d %s %s DC %s', $deck->count, $deck->at($network->node[$neg]), $deck->at($network->node[$pos]), self::number($flow->sources[$id]['amps'])), $id);
             }
         }
         $deck->control('op', $alter);
@@ -79,11 +82,11 @@ final class Spice
 
     private int $count = 1;
 
-    private function __construct(private readonly Mesh $mesh, string $title)
+    private function __construct(private readonly NodalNetwork $network, string $title)
     {
         $this->lines[] = '* ' . preg_replace('/[^\x20-\x7E]/', '-', $title);
         $this->lines[] = '* node 0 is earth';
-        foreach ($mesh->names as $n => $name) {
+        foreach ($network->names as $n => $name) {
             $this->lines[] = "* n{$n} = {$name}";
         }
     }
@@ -118,9 +121,9 @@ final class Spice
         }
     }
 
-    private function acSource(Branch $branch, Mesh $mesh): void
+    private function acSource(Branch $branch, NodalNetwork $network): void
     {
-        foreach ($mesh->injections as [$of, $a, $b, $re, $im]) {
+        foreach ($network->injections as [$of, $a, $b, $re, $im]) {
             if ($of !== $branch->of) {
                 continue;
             }
@@ -133,10 +136,10 @@ final class Spice
     }
 
     /** @return list<string> control lines that bring it to its power */
-    private function demand(Demand $demand, float $omega): array
+    private function demand(PowerInjection $demand, float $omega): array
     {
-        $a = $this->at($this->mesh->node[$demand->a]);
-        $b = $this->at($this->mesh->node[$demand->b]);
+        $a = $this->at($this->network->node[$demand->a]);
+        $b = $this->at($this->network->node[$demand->b]);
         $n = $this->count;
         if ($demand->watts === 0.0) {
             return [];

@@ -45,6 +45,12 @@ final class Contraction
     /** @var list<array{string, int, int, int}> bond element, net of neutral, net of ground, bit or -1 */
     public array $bonds = [];
 
+    /** Bits of what carries direct current. */
+    public int $directBits = 0;
+
+    /** @var array<int, DirectPotentials> closed direct bits => the batteries' answer; its own to keep */
+    public array $directMemo = [];
+
     /** @var list<int> every net its own root */
     private array $alone = [];
 
@@ -121,21 +127,10 @@ final class Contraction
         return $poles !== [];
     }
 
-    /** @var ?array<string, list<array{string, string}>> */
-    private ?array $neighbours = null;
-
     /** @return array<string, list<array{string, string}>> terminal => [other terminal, element] */
     public function neighbours(): array
     {
-        if ($this->neighbours === null) {
-            $this->neighbours = [];
-            foreach ($this->graph->elements as $id => $element) {
-                $this->neighbours[$element->a][] = [$element->b, $id];
-                $this->neighbours[$element->b][] = [$element->a, $id];
-            }
-        }
-
-        return $this->neighbours;
+        return $this->graph->neighbours();
     }
 
     private function contract(): void
@@ -179,6 +174,9 @@ final class Contraction
                 }
             }
             $this->bitOf[$id] = $bit;
+            if ($bit >= 0 && $element->role->isDc()) {
+                $this->directBits |= 1 << $bit;
+            }
             if ($element->kind === ElementKind::Bond) {
                 $this->bonds[] = [$id, $this->net[$element->a], $this->net[$element->b], $bit];
             } else {

@@ -32,10 +32,7 @@ final class Engine implements Look
     /** @var array<string, Device> */
     private array $automatic;
 
-    /** @var list<Source> */
-    private array $forming;
-
-    /** @var list<array{string, ?string, ?string, array<string, int>}> source, what surrounds it, the device it follows, in which positions */
+    /** @var list<array{string, ?string, ?string, array<string, int>, ?string, array<string, int>}> source, what surrounds it, the device it follows, in which positions, its mode switch, in which positions */
     private array $sources;
 
     /** @var list<array{string, array<string, int>}> those that follow an automatic device, with the positions they are live in */
@@ -60,11 +57,10 @@ final class Engine implements Look
     public function __construct(public readonly Contraction $network)
     {
         $this->automatic = array_filter($network->graph->devices, fn(Device $d): bool => $d->isAutomatic());
-        $this->forming = array_values(array_filter($network->graph->sources, fn(Source $s): bool => $s->forming));
         $this->failure = Failure::none();
         $this->sources = [];
         foreach ($network->graph->sources as $id => $source) {
-            $this->sources[] = [$id, $source->surrounding, $source->device, array_flip($source->positions)];
+            $this->sources[] = [$id, $source->surrounding, $source->device, array_flip($source->positions), $source->mode, array_flip($source->modes)];
             if (isset($this->automatic[$source->device ?? ''])) {
                 $this->following[] = [(string) $source->device, array_flip($source->positions)];
             }
@@ -149,12 +145,27 @@ final class Engine implements Look
 
     public function ac(string $hot, string $neutral, string $notFromComponent): ?string
     {
+        $id = $this->supplying($hot, $neutral, $notFromComponent);
+
+        return $id === null ? null : $this->now->quality($id);
+    }
+
+    public function acWithin(string $hot, string $neutral, string $notFromComponent, float $lowV, float $highV): bool
+    {
+        $id = $this->supplying($hot, $neutral, $notFromComponent);
+        $volts = $id === null ? 0.0 : $this->now->volts($id);
+
+        return $id !== null && $volts >= $lowV && $volts <= $highV;
+    }
+
+    private function supplying(string $hot, string $neutral, string $notFromComponent): ?string
+    {
         $a = $this->now->root($hot);
         $b = $this->now->root($neutral);
         foreach ($this->now->acSources() as $id => [$hotRoot, $neutralRoot]) {
             if ($this->network->graph->sources[$id]->component !== $notFromComponent
                 && (($a === $hotRoot && $b === $neutralRoot) || ($a === $neutralRoot && $b === $hotRoot))) {
-                return $this->now->quality($id);
+                return $id;
             }
         }
 
@@ -170,13 +181,16 @@ final class Engine implements Look
         };
     }
 
-    public function dc(string $positive, string $negative): bool
+    public function dc(string $positive, string $negative, float $lowV = 0.0, float $highV = INF): bool
     {
         $a = $this->now->root($positive);
         $b = $this->now->root($negative);
-        foreach ($this->forming as $source) {
-            if ($source->kind === 'dc' && $this->now->root($source->a) === $a && $this->now->root($source->b) === $b) {
-                return true;
+        foreach ($this->network->graph->batteries as $battery) {
+            if ($this->now->root($battery->pos) === $a && $this->now->root($battery->neg) === $b) {
+                $volts = $battery->restV('half');
+                if ($volts >= $lowV && $volts <= $highV) {
+                    return true;
+                }
             }
         }
 
@@ -254,7 +268,10 @@ final class Engine implements Look
             $this->steadyBits |= $positions[$this->at[$id] ?? ''] ?? 0;
         }
         $this->steadyMemo = '';
-        foreach ($this->sources as [$id, $surrounding, $device, $positions]) {
+        foreach ($this->sources as [$id, $surrounding, $device, $positions, $mode, $modes]) {
+            if ($mode !== null) {
+                $this->steadyMemo .= isset($modes[$this->at[$mode] ?? '']) ? '|m' : '|o';
+            }
             $byHand = $device !== null && !isset($this->automatic[$device]);
             if ($surrounding !== null || $byHand) {
                 $off = $byHand && !isset($positions[$this->at[$device] ?? '']);
@@ -285,9 +302,9 @@ final class Engine implements Look
     private function active(): array
     {
         $active = [];
-        foreach ($this->sources as [$id, $surrounding, $device, $positions]) {
+        foreach ($this->sources as [$id, $surrounding, $device, $positions, $mode, $modes]) {
             $quality = $surrounding === null ? 'good' : ($this->surroundings[$surrounding] ?? 'good');
-            if ($quality !== 'dead' && ($device === null || isset($positions[$this->at[$device] ?? '']))) {
+            if ($quality !== 'dead' && ($mode === null || isset($modes[$this->at[$mode] ?? ''])) && ($device === null || isset($positions[$this->at[$device] ?? '']))) {
                 $active[$id] = $quality;
             }
         }

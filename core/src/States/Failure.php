@@ -43,14 +43,14 @@ final readonly class Failure
             }
             $bit = $network->bitOf[$id];
             $contact = $element->kind === \Hollin\Core\Network\ElementKind::Bond ? 'bonding relay' : $device->contacts;
-            $name = $network->graph->rig->label($device->component);
+            $name = $network->graph->label($device->component);
             $failures["{$bit}c"] = new self("{$id}.welded", $device->component, "{$contact} of {$name} welded closed", 1 << $bit, 0);
             $failures["{$bit}o"] = new self("{$id}.stuck_open", $device->component, "{$contact} of {$name} stuck open", 0, 1 << $bit);
         }
 
         foreach ($network->graph->devices as $id => $device) {
             if ($device->isAutomatic()) {
-                $failures["{$id}.dead"] = new self("{$id}.dead", $device->component, sprintf('%s dead: it never leaves "%s"', $network->graph->rig->label($device->component), $device->positions[$device->positionNames()[0]]), 0, 0, [$id => $device->positionNames()[0]]);
+                $failures["{$id}.dead"] = new self("{$id}.dead", $device->component, sprintf('%s dead: it never leaves "%s"', $network->graph->label($device->component), $device->positions[$device->positionNames()[0]]), 0, 0, [$id => $device->positionNames()[0]]);
             }
         }
 

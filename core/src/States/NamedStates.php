@@ -4,17 +4,11 @@ declare(strict_types=1);
 
 namespace Hollin\Core\States;
 
-use Hollin\Core\Components\Battery\DcSwitch;
-use Hollin\Core\Components\Conversion\Inverter;
-use Hollin\Core\Components\Conversion\InverterCharger;
-use Hollin\Core\Components\Supply\Generator;
-use Hollin\Core\Components\Supply\ShoreSupply;
-use Hollin\Core\Components\Supply\SurgeUnit;
-use Hollin\Core\Components\Switching\Bypass;
 use Hollin\Core\Network\Device;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Role;
 use Hollin\Core\Network\Source;
+use Hollin\Core\Network\Supply;
 
 /**
  * The named states of a rig, made from what it has. What chooses between supplies by hand is set
@@ -31,17 +25,20 @@ final class NamedStates
         $make = new self($graph);
         $states = [$make->state('nothing', '0', 'nothing connected', inverter: 'off')];
         $inverters = array_values(array_filter($graph->sources, fn(Source $s): bool => $s->kind === 'ac' && in_array($s->letter, ['I', 'J', 'K'], true)));
-        $rejects = $graph->rig->all(InverterCharger::class) !== [] || $graph->rig->all(SurgeUnit::class) !== [];
+        $rejects = array_filter($graph->devices, fn(Device $d): bool => $d->judgesVolts) !== [];
         foreach ($inverters as $i => $inverter) {
-            $name = count($inverters) === 1 ? 'inverting' : $graph->rig->label($inverter->component) . ' inverting';
+            $name = count($inverters) === 1 ? 'inverting' : $graph->label($inverter->component) . ' inverting';
             $states[] = $make->state($i === 0 ? 'inverting' : "inverting_{$inverter->component}", $inverter->letter, lcfirst($name), $inverter, inverting: true);
         }
         $letters = ['S', 'H', 'Q', 'P'];
-        foreach ($graph->rig->all(ShoreSupply::class) as $shore) {
-            $source = $graph->sources["{$shore->id}.supply"];
-            $supplies = $shore->supplies();
+        foreach ($graph->supplies as $shore) {
+            if ($shore->kind !== 'shore') {
+                continue;
+            }
+            $source = $graph->sources[$shore->source];
+            $supplies = $shore->ratingsA;
             foreach (array_keys($supplies) as $i => $supply) {
-                $states[] = $make->state("shore_{$supply}", $letters[$i] ?? 'P', "shore {$supplies[$supply]} A", $source, (string) $supply, inverter: 'charge');
+                $states[] = $make->state("shore_{$supply}", $letters[$i] ?? 'P', sprintf('shore %g A', $supplies[$supply]), $source, (string) $supply, inverter: 'charge');
             }
             $largest = (string) array_key_first($supplies);
             if ($inverters !== []) {
@@ -54,19 +51,19 @@ final class NamedStates
                     }
                 }
             }
-            if ($graph->rig->all(Bypass::class) !== []) {
+            if (array_filter($graph->devices, fn(Device $d): bool => isset($d->positions['past']) && !$d->isAutomatic()) !== []) {
                 $states[] = $make->state('bypassed', 'Y', 'shore, inverter/charger bypassed', $source, $largest, inverter: 'off', bypass: 'past');
             }
         }
-        foreach (array_values($graph->rig->all(Generator::class)) as $i => $generator) {
-            $source = $graph->sources["{$generator->id}.winding_source"];
-            $name = $i === 0 ? 'generator' : $generator->label();
-            $states[] = $make->state($i === 0 ? 'generator' : "generator_{$generator->id}", $source->letter, lcfirst($name), $source, inverter: 'charge');
+        foreach (array_values(array_filter($graph->supplies, fn(Supply $s): bool => $s->kind === 'generator')) as $i => $generator) {
+            $source = $graph->sources[$generator->source];
+            $name = $i === 0 ? 'generator' : $graph->label($generator->component);
+            $states[] = $make->state($i === 0 ? 'generator' : "generator_{$generator->component}", $source->letter, lcfirst($name), $source, inverter: 'charge');
             if ($inverters !== [] && $i === 0) {
                 $states[] = $make->state('generator_and_inverter', 'A', 'generator, inverter on', $source);
             }
         }
-        if ($graph->rig->all(DcSwitch::class) !== []) {
+        if (array_filter($graph->devices, fn(Device $d): bool => $d->job === 'disconnect') !== []) {
             $states[] = $make->state('storage', 'X', 'storage', inverter: 'off', disconnect: 'off');
         }
 
@@ -82,14 +79,15 @@ final class NamedStates
     {
         $make = new self($graph);
         $states = [];
-        foreach ($graph->rig->all(ShoreSupply::class) as $shore) {
-            $largest = (string) array_key_first($shore->supplies());
+        foreach (array_filter($graph->supplies, fn(Supply $s): bool => $s->kind === 'shore') as $shore) {
+            $largest = (string) array_key_first($shore->ratingsA);
             $n = 0;
-            foreach (['high' => 'high voltage'] + ShoreSupply::faults() as $condition => $words) {
-                if ($condition === 'wired_240' && ($shore->supplies()[$largest] ?? 0) !== 30) {
+            $surrounding = $graph->surroundings[(string) $graph->sources[$shore->source]->surrounding];
+            foreach (['high' => $surrounding->values['high']] + array_intersect_key($surrounding->values, array_flip($surrounding->faults())) as $condition => $words) {
+                if ($condition === 'wired_240' && ($shore->ratingsA[$largest] ?? 0.0) !== 30.0) {
                     continue;
                 }
-                $states[] = $make->state("fault_{$condition}", 'W' . ++$n, "shore: {$words}", $graph->sources["{$shore->id}.supply"], $largest, $condition, inverter: 'charge', group: 'fault');
+                $states[] = $make->state("fault_{$condition}", 'W' . ++$n, "shore: {$words}", $graph->sources[$shore->source], $largest, $condition, inverter: 'charge', group: 'fault');
             }
             break;
         }

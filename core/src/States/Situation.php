@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Hollin\Core\States;
 
+use Hollin\Core\Network\SupplyCondition;
+
 /**
  * One electrical situation: which contacts are closed and which sources are on. Answers what is
  * joined, live, bonded and charging. Hard islands go through conductors and closed contacts only;
@@ -68,6 +70,12 @@ final class Situation
             'wired_240' => 'high',
             default => 'good',
         };
+    }
+
+    /** Volts a source stands at with nothing running, as what surrounds it leaves them. */
+    public function volts(string $source): float
+    {
+        return SupplyCondition::volts($this->condition($source), $this->network->graph->sources[$source]->volts);
     }
 
     /** What surrounds a source: the condition of its pedestal as it is set, whatever its volts. */

@@ -20,7 +20,7 @@ use Hollin\Core\Components\Supply\ShoreSupply;
 use Hollin\Core\Components\Switching\Contactor;
 use Hollin\Core\Components\Switching\TransferSwitch;
 use Hollin\Core\Job\Basis;
-use Hollin\Core\Job\Cable;
+use Hollin\Core\Reference\Cable;
 use Hollin\Core\Job\Rig;
 use Hollin\Core\Job\Values;
 use stdClass;

@@ -14,7 +14,7 @@ use Tests\Rigs;
 /** A rig of a few hand-written components, compiled. */
 function graphOf(array $components): Graph
 {
-    return Graph::of(Rig::from(Rigs::object($components)));
+    return Wiring::of(Rig::from(Rigs::object($components)));
 }
 
 /** Elements of a graph as "a–b" for a thread. */

@@ -25,7 +25,7 @@ function around(array $parts): Graph
         'inlet' => ['type' => 'inlet', 'label' => 'Inlet', 'ratingA' => 30, 'form' => 'inlet', 'cord' => ['size' => 'awg:10', 'lengthM' => 7]],
     ];
 
-    return Graph::of(Rig::from(Rigs::object($parts + $shore)));
+    return Wiring::of(Rig::from(Rigs::object($parts + $shore)));
 }
 
 function cabled(string $from, string $fromPort, string $to, string $toPort): array

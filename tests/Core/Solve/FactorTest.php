@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use Hollin\Core\Solve\Mesh;
+use Hollin\Core\Solve\NodalNetwork;
 
 /*
  * The factor against plain Gaussian elimination with pivoting, which shares no line with it, and
@@ -14,22 +14,22 @@ use Hollin\Core\Solve\Mesh;
  *
  * @return list<array{float, float}>
  */
-function dense(Mesh $mesh): array
+function dense(NodalNetwork $network): array
 {
-    $n = count($mesh->names);
+    $n = count($network->names);
     $m = array_fill(0, $n, array_fill(0, $n + 1, [0.0, 0.0]));
     $add = function (int $i, int $j, float $re, float $im) use (&$m): void {
         if ($i >= 0 && $j >= 0) {
             $m[$i][$j] = [$m[$i][$j][0] + $re, $m[$i][$j][1] + $im];
         }
     };
-    foreach ($mesh->branches as $b) {
+    foreach ($network->branches as $b) {
         $add($b->a, $b->a, $b->re, $b->im);
         $add($b->b, $b->b, $b->re, $b->im);
         $add($b->a, $b->b, -$b->re, -$b->im);
         $add($b->b, $b->a, -$b->re, -$b->im);
     }
-    foreach ($mesh->injections as [, $a, $b, $re, $im]) {
+    foreach ($network->injections as [, $a, $b, $re, $im]) {
         foreach ([[$a, 1], [$b, -1]] as [$k, $sign]) {
             if ($k >= 0) {
                 $m[$k][$n] = [$m[$k][$n][0] + $sign * $re, $m[$k][$n][1] + $sign * $im];
@@ -71,73 +71,73 @@ function dense(Mesh $mesh): array
     return $v;
 }
 
-function randomMesh(int $seed, float $orders): Mesh
+function randomMesh(int $seed, float $orders): NodalNetwork
 {
     mt_srand($seed);
-    $mesh = new Mesh();
+    $network = new NodalNetwork();
     $n = mt_rand(4, 40);
     $y = fn(): float => 10 ** (mt_rand(-1000, 1000) / 1000 * $orders / 2);
     for ($k = 0; $k < $n; $k++) {
         // A tree first, so that every node reaches earth; then a few meshes.
-        $mesh->add('wire', "t{$k}", "n{$k}", $k === 0 ? 'earth' : 'n' . mt_rand(0, $k - 1), $y(), mt_rand(0, 3) === 0 ? $y() * mt_rand(-1, 1) : 0.0);
+        $network->add('wire', "t{$k}", "n{$k}", $k === 0 ? 'earth' : 'n' . mt_rand(0, $k - 1), $y(), mt_rand(0, 3) === 0 ? $y() * mt_rand(-1, 1) : 0.0);
     }
     for ($k = 0; $k < $n / 2; $k++) {
-        $mesh->add('wire', "m{$k}", 'n' . mt_rand(0, $n - 1), 'n' . mt_rand(0, $n - 1), $y());
+        $network->add('wire', "m{$k}", 'n' . mt_rand(0, $n - 1), 'n' . mt_rand(0, $n - 1), $y());
     }
     for ($k = 0; $k < 3; $k++) {
-        $mesh->inject("i{$k}", 'n' . mt_rand(0, $n - 1), mt_rand(0, 1) ? 'earth' : 'n' . mt_rand(0, $n - 1), mt_rand(-100, 100) / 10, mt_rand(-100, 100) / 10);
+        $network->inject("i{$k}", 'n' . mt_rand(0, $n - 1), mt_rand(0, 1) ? 'earth' : 'n' . mt_rand(0, $n - 1), mt_rand(-100, 100) / 10, mt_rand(-100, 100) / 10);
     }
 
-    return $mesh;
+    return $network;
 }
 
 it('divides a voltage as worked by hand', function (): void {
-    $mesh = new Mesh();
-    $mesh->source('v', 'a', 'earth', 12.0, 0.0, 1.0);
-    $mesh->add('wire', 'r', 'a', 'b', 1 / 2.0);
-    $mesh->add('load', 'l', 'b', 'earth', 1 / 3.0);
-    [$re] = $mesh->volts();
+    $network = new NodalNetwork();
+    $network->source('v', 'a', 'earth', 12.0, 0.0, 1.0);
+    $network->add('wire', 'r', 'a', 'b', 1 / 2.0);
+    $network->add('load', 'l', 'b', 'earth', 1 / 3.0);
+    [$re] = $network->volts();
     // 12 V over 1 + 2 + 3 Ω is 2 A: 10 V and 6 V.
-    expect($re[$mesh->node['a']])->toEqualWithDelta(10.0, 1e-12)->and($re[$mesh->node['b']])->toEqualWithDelta(6.0, 1e-12);
+    expect($re[$network->node['a']])->toEqualWithDelta(10.0, 1e-12)->and($re[$network->node['b']])->toEqualWithDelta(6.0, 1e-12);
 });
 
 it('turns a capacitor\'s phase as worked by hand', function (): void {
-    $mesh = new Mesh();
-    $mesh->source('v', 'a', 'earth', 120.0, 0.0, 100.0);
-    $mesh->add('leak', 'c', 'a', 'earth', 0.0, 1 / 100.0);
-    [$re, $im] = $mesh->volts();
+    $network = new NodalNetwork();
+    $network->source('v', 'a', 'earth', 120.0, 0.0, 100.0);
+    $network->add('leak', 'c', 'a', 'earth', 0.0, 1 / 100.0);
+    [$re, $im] = $network->volts();
     // |Z| = 100 behind 100 Ω: half the volts squared each way, 60 − j60.
     expect($re[0])->toEqualWithDelta(60.0, 1e-9)->and($im[0])->toEqualWithDelta(-60.0, 1e-9);
 });
 
 it('agrees with dense elimination', function (int $seed): void {
-    $mesh = randomMesh($seed, 4);
-    [$re, $im] = $mesh->volts();
-    $largest = max(array_map(fn(array $v): float => hypot(...$v), dense($mesh)));
-    foreach (dense($mesh) as $k => [$vRe, $vIm]) {
+    $network = randomMesh($seed, 4);
+    [$re, $im] = $network->volts();
+    $largest = max(array_map(fn(array $v): float => hypot(...$v), dense($network)));
+    foreach (dense($network) as $k => [$vRe, $vIm]) {
         expect(hypot($re[$k] - $vRe, $im[$k] - $vIm))->toBeLessThan(1e-8 * $largest);
     }
 })->with(range(1, 40));
 
 it('keeps its digits over twelve orders of conductance', function (int $seed): void {
-    $mesh = new Mesh();
+    $network = new NodalNetwork();
     mt_srand($seed);
     // Ten megohm from a bolted chain of a tenth of a milliohm: the drop along the chain is known.
-    $mesh->inject('i', 'n0', 'earth', 1e-6);
+    $network->inject('i', 'n0', 'earth', 1e-6);
     for ($k = 0; $k < 30; $k++) {
-        $mesh->add('wire', "w{$k}", "n{$k}", 'n' . ($k + 1), 1e4);
+        $network->add('wire', "w{$k}", "n{$k}", 'n' . ($k + 1), 1e4);
     }
-    $mesh->add('leak', 'l', 'n30', 'earth', 1e-7);
-    [$re] = $mesh->volts();
-    expect($re[$mesh->node['n30']])->toEqualWithDelta(10.0, 1e-12)->and($mesh->residual([$re, array_fill(-1, 33, 0.0)]))->toBeLessThan(1e-3);
+    $network->add('leak', 'l', 'n30', 'earth', 1e-7);
+    [$re] = $network->volts();
+    expect($re[$network->node['n30']])->toEqualWithDelta(10.0, 1e-12)->and($network->residual([$re, array_fill(-1, 33, 0.0)]))->toBeLessThan(1e-3);
 })->with([1]);
 
 it('takes one changed admittance with one more solve', function (int $seed): void {
-    $mesh = randomMesh($seed, 4);
-    $before = $mesh->volts();
+    $network = randomMesh($seed, 4);
+    $before = $network->volts();
     $again = randomMesh($seed, 4);
     $again->add('meter', 'm', 'n0', 'n3', 0.37, 0.1);
-    [$re, $im] = $mesh->changed($before, 'n0', 'n3', 0.37, 0.1);
+    [$re, $im] = $network->changed($before, 'n0', 'n3', 0.37, 0.1);
     [$wantRe, $wantIm] = $again->volts();
     $largest = max(array_map(abs(...), $wantRe));
     foreach ($wantRe as $k => $want) {
@@ -146,15 +146,15 @@ it('takes one changed admittance with one more solve', function (int $seed): voi
 })->with(range(1, 20));
 
 it('says when a change parts an island', function (): void {
-    $mesh = new Mesh();
-    $mesh->source('v', 'a', 'earth', 12.0, 0.0, 1.0);
-    $mesh->add('wire', 'r', 'a', 'b', 0.5);
-    $mesh->changed($mesh->volts(), 'a', 'b', -0.5);
+    $network = new NodalNetwork();
+    $network->source('v', 'a', 'earth', 12.0, 0.0, 1.0);
+    $network->add('wire', 'r', 'a', 'b', 0.5);
+    $network->changed($network->volts(), 'a', 'b', -0.5);
 })->throws(LogicException::class, 'parts an island');
 
 it('gives a node that nothing reaches no volts', function (): void {
-    $mesh = new Mesh();
-    $mesh->source('v', 'a', 'earth', 12.0, 0.0, 1.0);
-    $mesh->node('alone');
-    expect($mesh->volts()[0][$mesh->node['alone']])->toBe(0.0);
+    $network = new NodalNetwork();
+    $network->source('v', 'a', 'earth', 12.0, 0.0, 1.0);
+    $network->node('alone');
+    expect($network->volts()[0][$network->node['alone']])->toBe(0.0);
 });

@@ -3,12 +3,12 @@
 declare(strict_types=1);
 
 use Hollin\Core\Rules\Sample;
-use Hollin\Core\Solve\Flow;
+use Hollin\Core\Solve\LoadFlowResult;
 use Hollin\Core\Solve\LoadFlow;
 use Tests\Rigs;
 
 /** @param array<string, bool> $running */
-function flowOf(stdClass $document, string $state, array $running = [], string $plan = 'p'): Flow
+function flowOf(stdClass $document, string $state, array $running = [], string $plan = 'p'): LoadFlowResult
 {
     $rig = Rigs::planned($document, $plan);
 
@@ -38,9 +38,12 @@ describe('worked by hand', function (): void {
     it('leaves the charger what the input limit leaves', function (): void {
         $options = ['converter' => 'removed', 'inputLimitA' => 15, 'chargerA' => 100];
         $flow = flowOf(Rigs::job(Sample::choose('in_line', $options)), 'shore_s30', ['c_fridge.element' => true]);
-        $through = $flow->acA['inverter.pass_l'];
-        // (15 A − what passes through) × 120 V × 0.88 ÷ 13.5 V.
-        expect($flow->sources['inverter.charger']['amps'])->toEqualWithDelta((15 - $through) * 120 * 0.88 / 13.5, 0.05);
+        $charger = $flow->sources['inverter.charger'];
+        // Both volts as they really are: (15 A − what passes through) × V in × 0.88 ÷ V out; the fridge of 325 W draws 2.7 A.
+        $in = $flow->acBetween('inverter.ac_in.l', 'inverter.ac_in.n');
+        expect($charger['amps'])->toEqualWithDelta((15 - $flow->acA['inverter.pass_l']) * $in * 0.88 / $charger['volts'], 1e-3)
+            ->and($charger['amps'])->toBeGreaterThan(90.0)->toBeLessThan(100.0)
+            ->and($flow->acA['inlet.hot'])->toEqualWithDelta(15.0, 1e-3);
     });
 
     it('lets a charger never sink current', function (): void {

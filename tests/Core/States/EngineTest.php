@@ -42,7 +42,7 @@ function follows(Closure $wish, float $delayS): Automatic
 /** @param array<string, array{Closure, float}> $devices */
 function rigOf(array $devices): Engine
 {
-    $graph = Graph::of(Rig::from(new stdClass()));
+    $graph = Wiring::of(Rig::from(new stdClass()));
     $graph->source(new Source('s', 'shore', 'shore', 'S', 'ac', true, 's.l', 's.n', 'frame', 120, 30));
     foreach ($devices as $id => [$wish, $delay]) {
         $graph->device(new Device($id, $id, $id, 'relay', ['open' => 'open', 'closed' => 'closed'], 'open', follows($wish, $delay)));

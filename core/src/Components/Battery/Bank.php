@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace Hollin\Core\Components\Battery;
 
 use Hollin\Core\Components\Component;
+use Hollin\Core\Job\Basis;
 use Hollin\Core\Job\Field;
+use Hollin\Core\Job\Rig;
+use Hollin\Core\Network\Battery;
 use Hollin\Core\Network\Graph;
-use Hollin\Core\Network\Source;
 use Hollin\Core\Reference\Chemistry;
 use Hollin\Core\Wall\Plate;
 
@@ -66,22 +68,6 @@ final class Bank extends Component
         return $this->values->number('unitAh') * $this->parallel();
     }
 
-    /** How many times the 12 V figures of the chemistry apply. */
-    public function multiplesOf12V(): int
-    {
-        return max(1, (int) round($this->ratedV() / 12.4));
-    }
-
-    public function fullV(): float
-    {
-        return $this->chemistry()->fullV() * $this->ratedV() / $this->chemistry()->nominalV();
-    }
-
-    public function highestV(): float
-    {
-        return $this->chemistry()->absorptionV() * $this->multiplesOf12V();
-    }
-
     /**
      * Internal resistance of the whole bank in ohm, and whether the figure is assumed.
      *
@@ -98,21 +84,25 @@ final class Bank extends Component
         return [$ohm * $this->values->integer('series', 1) / $this->parallel(), $assumed];
     }
 
-    public function compile(Graph $graph): void
+    public function compile(Graph $graph, Rig $rig): void
     {
-        $graph->source(new Source(
+        [$ohm, $assumed] = $this->resistance();
+        $each = fn(string $name): ?float => ($one = $this->values->numberOrNull($name)) === null ? null : $one * $this->parallel();
+        $graph->battery(new Battery(
             "{$this->id}.cells",
             $this->id,
-            'battery',
-            'B',
-            'dc',
-            true,
             "{$this->id}.pos",
             "{$this->id}.neg",
-            'frame',
+            $this->chemistry(),
             $this->ratedV(),
-            $this->values->number('bmsContinuousA', 1000) * $this->parallel(),
-            impedanceOhm: $this->resistance()[0],
+            $this->capacityAh(),
+            $this->parallel(),
+            $ohm,
+            $assumed,
+            $each('bmsContinuousA'),
+            $each('bmsPeakA'),
+            $this->values->basis('bmsContinuousA') === Basis::Assumed,
+            $this->chemistry() === Chemistry::Lfp || $this->values->has('bmsContinuousA'),
         ));
     }
 

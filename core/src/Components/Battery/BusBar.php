@@ -6,7 +6,9 @@ namespace Hollin\Core\Components\Battery;
 
 use Hollin\Core\Components\Component;
 use Hollin\Core\Job\Field;
+use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Graph;
+use Hollin\Core\Network\Rating;
 use Hollin\Core\Wall\Plate;
 
 /** A DC bus bar, positive or negative. */
@@ -35,9 +37,9 @@ final class BusBar extends Component
         return ["{$this->id}.stud"];
     }
 
-    public function compile(Graph $graph): void
+    public function compile(Graph $graph, Rig $rig): void
     {
-        $graph->terminal("{$this->id}.stud");
+        $graph->junction("{$this->id}.stud", $this->id, new Rating($this->values->numberOrNull('ratingA'), 'bar'));
     }
 
     public function plate(): Plate

@@ -5,15 +5,21 @@ declare(strict_types=1);
 namespace Hollin\Core\Components\Battery;
 
 use Hollin\Core\Components\Component;
+use Hollin\Core\Job\Basis;
 use Hollin\Core\Job\Field;
+use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Graph;
+use Hollin\Core\Network\Rating;
 use Hollin\Core\Network\Role;
 use Hollin\Core\Reference\FuseFamily;
 use Hollin\Core\Wall\Plate;
 
-/** A DC fuse or breaker in the positive. */
+/** A DC fuse or breaker. It belongs in the positive; found in the negative it is told. */
 final class DcFuse extends Component
 {
+    /** Volts a fuse drops at its rating (common practice, no source). */
+    private const DROP_V = 0.08;
+
     public static function type(): string
     {
         return 'dc_fuse';
@@ -21,7 +27,7 @@ final class DcFuse extends Component
 
     public static function summary(): string
     {
-        return 'A DC fuse or breaker in the positive. Terminals: in, out.';
+        return 'A DC fuse or breaker, usually in the positive. Terminals: in, out.';
     }
 
     public static function fields(): array
@@ -50,9 +56,9 @@ final class DcFuse extends Component
         return $this->values->number('ratingA');
     }
 
-    public function compile(Graph $graph): void
+    public function compile(Graph $graph, Rig $rig): void
     {
-        $graph->conductor("{$this->id}.link", $this->id, "{$this->id}.in", "{$this->id}.out", Role::DcPositive);
+        $graph->conductor("{$this->id}.link", $this->id, "{$this->id}.in", "{$this->id}.out", Role::DcPositive, rating: new Rating($this->ratingA(), $this->family() === FuseFamily::ThermalBreaker ? 'breaker' : 'fuse', true, $this->family(), $this->values->basis('ratingA') === Basis::Assumed), ohm: self::DROP_V / $this->ratingA());
     }
 
     public function plate(): Plate

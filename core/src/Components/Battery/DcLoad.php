@@ -6,7 +6,9 @@ namespace Hollin\Core\Components\Battery;
 
 use Hollin\Core\Components\Component;
 use Hollin\Core\Job\Field;
+use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Graph;
+use Hollin\Core\Network\Load;
 use Hollin\Core\Wall\Plate;
 
 /** A DC user that is fed on its own: a gas or CO detector, breakaway brakes, a jack, a fan. */
@@ -40,9 +42,9 @@ final class DcLoad extends Component
         return $this->values->text('use') !== 'other';
     }
 
-    public function compile(Graph $graph): void
+    public function compile(Graph $graph, Rig $rig): void
     {
-        $graph->terminal("{$this->id}.pos", "{$this->id}.neg");
+        $graph->user(new Load($this->id, '', $this->label(), "{$this->id}.pos", "{$this->id}.neg", 0.0, 1.0, 0.0, true, false, 'constant', component: $this->id, direct: true, amps: $this->values->number('amps'), safety: $this->isLifeSafety() ? $this->values->text('use') : ''));
     }
 
     public function plate(): Plate

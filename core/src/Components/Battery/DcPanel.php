@@ -6,7 +6,11 @@ namespace Hollin\Core\Components\Battery;
 
 use Hollin\Core\Components\Component;
 use Hollin\Core\Job\Field;
+use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Graph;
+use Hollin\Core\Network\Load;
+use Hollin\Core\Network\Rating;
+use Hollin\Core\Reference\FuseFamily;
 use Hollin\Core\Network\Role;
 use Hollin\Core\Wall\Plate;
 
@@ -39,10 +43,10 @@ final class DcPanel extends Component
         return $this->values->number('branchFuseA', 15.0);
     }
 
-    public function compile(Graph $graph): void
+    public function compile(Graph $graph, Rig $rig): void
     {
-        $graph->terminal("{$this->id}.pos", "{$this->id}.neg");
-        $graph->conductor("{$this->id}.branch", $this->id, "{$this->id}.pos", "{$this->id}.fused", Role::DcPositive);
+        $graph->user(new Load($this->id, '', $this->label(), "{$this->id}.pos", "{$this->id}.neg", 0.0, 1.0, 0.0, true, false, 'constant', component: $this->id, direct: true, amps: $this->values->number('loadA')));
+        $graph->conductor("{$this->id}.branch", $this->id, "{$this->id}.pos", "{$this->id}.fused", Role::DcPositive, rating: new Rating($this->branchFuseA(), 'fuse', true, FuseFamily::Blade, !$this->values->has('branchFuseA')));
     }
 
     public function plate(): Plate

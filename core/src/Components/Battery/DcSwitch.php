@@ -5,9 +5,12 @@ declare(strict_types=1);
 namespace Hollin\Core\Components\Battery;
 
 use Hollin\Core\Components\Component;
+use Hollin\Core\Job\Basis;
 use Hollin\Core\Job\Field;
 use Hollin\Core\Network\Device;
+use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Graph;
+use Hollin\Core\Network\Rating;
 use Hollin\Core\Network\Role;
 use Hollin\Core\Wall\Plate;
 
@@ -21,7 +24,7 @@ final class DcSwitch extends Component
 
     public static function summary(): string
     {
-        return 'A battery disconnect, in the positive. Terminals: in, out.';
+        return 'A battery disconnect, usually in the positive; one in the negative leaves every positive live. Terminals: in, out.';
     }
 
     public static function fields(): array
@@ -39,10 +42,10 @@ final class DcSwitch extends Component
         return $this->values->number('ratingA');
     }
 
-    public function compile(Graph $graph): void
+    public function compile(Graph $graph, Rig $rig): void
     {
         $graph->device(new Device("{$this->id}.handle", $this->id, $this->label(), 'disconnect', ['on' => 'closed', 'off' => 'open'], 'on'));
-        $graph->contact("{$this->id}.pole", $this->id, "{$this->id}.in", "{$this->id}.out", Role::DcPositive, "{$this->id}.handle", ['on'], $this->ratingA());
+        $graph->contact("{$this->id}.pole", $this->id, "{$this->id}.in", "{$this->id}.out", Role::DcPositive, "{$this->id}.handle", ['on'], new Rating($this->ratingA(), 'switch', assumed: $this->values->basis('ratingA') === Basis::Assumed));
     }
 
     public function plate(): Plate

@@ -6,7 +6,9 @@ namespace Hollin\Core\Components\Battery;
 
 use Hollin\Core\Components\Component;
 use Hollin\Core\Job\Field;
+use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Graph;
+use Hollin\Core\Network\Purpose;
 use Hollin\Core\Network\Role;
 
 /** The one bond of the DC negative to the frame. */
@@ -27,9 +29,9 @@ final class FrameBond extends Component
         return ['from' => Field::terminal('From'), 'cable' => Field::cable('Cable')];
     }
 
-    public function compile(Graph $graph): void
+    public function compile(Graph $graph, Rig $rig): void
     {
-        $graph->conductor("{$this->id}.strap", $this->id, $this->values->text('from'), 'frame', Role::PE, $this->values->cable('cable'));
+        $graph->conductor("{$this->id}.strap", $this->id, $this->values->text('from'), 'frame', Role::PE, $this->values->cable('cable'), Purpose::Bonding);
     }
 
     public function referenceProblems(array $others): array

@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace Hollin\Core\Components\Battery;
 
 use Hollin\Core\Components\Component;
-use Hollin\Core\Job\Cable;
+use Hollin\Core\Reference\Cable;
 use Hollin\Core\Job\Field;
+use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Role;
 
@@ -45,7 +46,7 @@ final class Lead extends Component
 
     public function cable(): Cable
     {
-        return $this->values->cable('cable') ?? throw new \LogicException('checked by the schema');
+        return $this->values->cable('cable', 'single') ?? throw new \LogicException('checked by the schema');
     }
 
     public function isPositive(): bool
@@ -53,7 +54,7 @@ final class Lead extends Component
         return $this->values->text('pole') === 'positive';
     }
 
-    public function compile(Graph $graph): void
+    public function compile(Graph $graph, Rig $rig): void
     {
         $graph->conductor("{$this->id}.wire", $this->id, $this->from(), $this->to(), $this->isPositive() ? Role::DcPositive : Role::DcNegative, $this->cable());
     }

@@ -6,13 +6,18 @@ namespace Hollin\Core\Components\Battery;
 
 use Hollin\Core\Components\Component;
 use Hollin\Core\Job\Field;
+use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Graph;
+use Hollin\Core\Network\Rating;
 use Hollin\Core\Network\Role;
 use Hollin\Core\Wall\Plate;
 
 /** A current shunt in the negative; everything it should count returns to its load side. */
 final class Shunt extends Component
 {
+    /** Volts a shunt drops at its rating: 50 mV is the usual class. */
+    private const DROP_V = 0.05;
+
     public static function type(): string
     {
         return 'shunt';
@@ -33,9 +38,9 @@ final class Shunt extends Component
         return ["{$this->id}.battery", "{$this->id}.load"];
     }
 
-    public function compile(Graph $graph): void
+    public function compile(Graph $graph, Rig $rig): void
     {
-        $graph->conductor("{$this->id}.element", $this->id, "{$this->id}.battery", "{$this->id}.load", Role::DcNegative);
+        $graph->conductor("{$this->id}.element", $this->id, "{$this->id}.battery", "{$this->id}.load", Role::DcNegative, rating: new Rating($this->values->number('ratingA'), 'shunt'), ohm: self::DROP_V / $this->values->number('ratingA'));
     }
 
     public function plate(): Plate

@@ -8,8 +8,10 @@ use Hollin\Core\Components\Component;
 use Hollin\Core\Components\Panels\Circuit;
 use Hollin\Core\Job\Field;
 use Hollin\Core\Network\Device;
+use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Port;
+use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Network\Role;
 use Hollin\Core\Network\Source;
 use Hollin\Core\Wall\Plate;
@@ -17,6 +19,9 @@ use Hollin\Core\Wall\Plate;
 /** 120 V in, 12 V out: charges the battery and carries the DC loads. */
 final class Converter extends Component
 {
+    /** What one takes with nothing to charge, W (common practice, no source). */
+    private const IDLE_W = 8.0;
+
     public static function type(): string
     {
         return 'converter';
@@ -34,6 +39,7 @@ final class Converter extends Component
             'outputV' => Field::number('Charging voltage', 'V', 11, 30)->optional(),
             'efficiency' => Field::number('Efficiency', '', 0.5, 0.98)->surveyed(),
             'powerFactor' => Field::number('Power factor', '', 0.4, 1)->optional(),
+            'idleW' => Field::number('Draw with nothing to charge', 'W', 0, 60)->optional(),
             'mount' => Field::choice('Mount', ['in_panel' => 'in the panel', 'separate' => 'separate', 'charger' => 'plug-in charger']),
             'profile' => Field::choice('Charging profile', ['lead' => 'lead', 'lithium' => 'lithium', 'chosen' => 'adjustable, set to the bank'])->optional(),
             'plug' => Field::ref('Circuit whose receptacle it is plugged into')->optional(),
@@ -81,7 +87,7 @@ final class Converter extends Component
         return $this->inputW() / 120 / $this->values->number('powerFactor', 1.0);
     }
 
-    public function compile(Graph $graph): void
+    public function compile(Graph $graph, Rig $rig): void
     {
         $in = Port::named("{$this->id}.ac_in");
         $plug = $this->values->text('plug');
@@ -107,6 +113,26 @@ final class Converter extends Component
             $this->outputA(),
             runsOnAc: [$in->hot, $in->neutral],
         ));
+        $graph->converter(new PowerConverter(
+            "{$this->id}.output",
+            $this->id,
+            PowerConverter::CHARGER,
+            [$in->hot, $in->neutral],
+            ["{$this->id}.pos", "{$this->id}.neg"],
+            $this->outputV(),
+            $this->outputA(),
+            $this->efficiency(),
+            $this->values->number('idleW', self::IDLE_W),
+            $this->values->number('powerFactor', 1.0),
+            nominalV: self::nominalOf($this->outputV()),
+            profile: $this->values->text('profile'),
+        ));
+    }
+
+    /** The 12 V system a charging voltage belongs to. */
+    private static function nominalOf(float $chargingV): float
+    {
+        return 12.0 * max(1, round($chargingV / 13.8));
     }
 
     public function plate(): Plate

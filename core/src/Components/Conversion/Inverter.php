@@ -7,6 +7,7 @@ namespace Hollin\Core\Components\Conversion;
 use Hollin\Core\Components\Supply\Inlet;
 use Hollin\Core\Job\Field;
 use Hollin\Core\Network\Device;
+use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Port;
 use Hollin\Core\Network\Role;
@@ -77,7 +78,7 @@ final class Inverter extends Inverting
             : [];
     }
 
-    public function compile(Graph $graph): void
+    public function compile(Graph $graph, Rig $rig): void
     {
         $out = Port::named("{$this->id}.ac_out");
         $graph->device(new Device($this->mode(), $this->id, $this->label() . ' switch', 'mode', ['off' => 'off', 'on' => 'on'], 'on'));
@@ -90,6 +91,7 @@ final class Inverter extends Inverting
             $graph->bond("{$this->id}.bond_fixed", $this->id, $out->neutral, $out->ground);
         }
         $graph->source($this->output120($out, $this->output(), $this->neutral()));
+        $graph->converter($this->fromBattery($out, $this->output()));
     }
 
     public function plate(): Plate

@@ -6,8 +6,11 @@ namespace Hollin\Core\Components\Conversion;
 
 use Hollin\Core\Job\Field;
 use Hollin\Core\Network\Device;
+use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Port;
+use Hollin\Core\Network\PowerConverter;
+use Hollin\Core\Network\Rating;
 use Hollin\Core\Network\Role;
 use Hollin\Core\Network\Source;
 use Hollin\Core\Wall\Plate;
@@ -18,6 +21,12 @@ use Hollin\Core\Wall\Plate;
  */
 final class InverterCharger extends Inverting
 {
+    /** Charging volts of its profile, as a share of nominal: 14.2 V of 12 (common practice, no source). */
+    private const HOLDS = 14.2 / 12;
+
+    /** Highest volts it takes when nobody has said, V (common practice, no source). */
+    private const REJECTS_ABOVE_V = 132.0;
+
     public static function type(): string
     {
         return 'inverter_charger';
@@ -44,6 +53,7 @@ final class InverterCharger extends Inverting
             'chargerEfficiency' => Field::number('Charger efficiency', '', 0.6, 0.98)->optional(),
             'inputLimitA' => Field::number('Input current limit as set', 'A', 3, 60),
             'rejectsBelowV' => Field::number('Rejects a supply below', 'V', 80, 115),
+            'rejectsAboveV' => Field::number('Rejects a supply above', 'V', 122, 150)->optional(),
             'passesWhenOff' => Field::flag('Passes shore through when switched off')->optional(),
             'qualifyS' => Field::number('Waits for a steady supply', 's', 0, 120)->optional(),
             'assist' => Field::flag('Assists a weak supply from the battery')->optional(),
@@ -81,8 +91,14 @@ final class InverterCharger extends Inverting
     /** AC the charger takes at full output, A at 120 V. */
     public function chargerInputA(): float
     {
-        return $this->values->number('chargerA') * $this->values->number('dcNominalV') * 1.125
+        return $this->values->number('chargerA') * $this->values->number('dcNominalV') * self::HOLDS
             / $this->values->number('chargerEfficiency', 0.88) / 120;
+    }
+
+    /** @return array{float, float} */
+    public function window(): array
+    {
+        return [$this->values->number('rejectsBelowV'), $this->values->number('rejectsAboveV', self::REJECTS_ABOVE_V)];
     }
 
     public function relay(): string
@@ -90,7 +106,7 @@ final class InverterCharger extends Inverting
         return "{$this->id}.relay";
     }
 
-    public function compile(Graph $graph): void
+    public function compile(Graph $graph, Rig $rig): void
     {
         $in = Port::named("{$this->id}.ac_in");
         $out = Port::named("{$this->id}.ac_out");
@@ -99,18 +115,19 @@ final class InverterCharger extends Inverting
         ], 'on'));
         $graph->device(new Device($this->relay(), $this->id, $this->label() . ' transfer relay', 'relay', [
             'rest' => 'at rest', 'pass' => 'passing shore through', 'invert' => 'inverting',
-        ], 'rest', new TransferRelay($this), contacts: 'pass-through contacts'));
-        $graph->contact("{$this->id}.pass_l", $this->id, $in->hot, $out->hot, Role::L1, $this->relay(), ['pass'], $this->passThroughA());
+        ], 'rest', new TransferRelay($this), contacts: 'pass-through contacts', judgesVolts: true));
+        $passes = new Rating($this->passThroughA(), 'relay');
+        $graph->contact("{$this->id}.pass_l", $this->id, $in->hot, $out->hot, Role::L1, $this->relay(), ['pass'], $passes);
         if ($this->values->text('neutral') === 'switched') {
-            $graph->contact("{$this->id}.pass_n", $this->id, $in->neutral, $out->neutral, Role::N, $this->relay(), ['pass'], $this->passThroughA());
+            $graph->contact("{$this->id}.pass_n", $this->id, $in->neutral, $out->neutral, Role::N, $this->relay(), ['pass'], $passes);
         } else {
             $graph->conductor("{$this->id}.common_n", $this->id, $in->neutral, $out->neutral, Role::N);
         }
         if ($this->values->flag('secondOutput')) {
-            $graph->poles("{$this->id}.second", $this->id, $in, Port::named("{$this->id}.ac_out2"), $this->relay(), ['pass'], $this->passThroughA());
+            $graph->poles("{$this->id}.second", $this->id, $in, Port::named("{$this->id}.ac_out2"), $this->relay(), ['pass'], $passes);
         }
         $follow = Port::named("{$this->id}.follow");
-        if (self::follows($graph->rig, $this->id)) {
+        if (self::follows($rig, $this->id)) {
             $graph->contact("{$this->id}.follow_l", $this->id, $out->hot, $follow->hot, Role::L1, $this->relay(), ['invert']);
             $graph->conductor("{$this->id}.follow_n", $this->id, $out->neutral, $follow->neutral, Role::N);
             $graph->conductor("{$this->id}.follow_g", $this->id, $out->ground, $follow->ground, Role::PE);
@@ -133,12 +150,56 @@ final class InverterCharger extends Inverting
             "{$this->id}.pos",
             "{$this->id}.neg",
             'frame',
-            $this->values->number('dcNominalV') * 1.125,
+            $this->values->number('dcNominalV') * self::HOLDS,
             $this->values->number('chargerA'),
             device: $this->relay(),
             positions: ['pass'],
             runsOnAc: [$in->hot, $in->neutral],
+            mode: $this->mode(),
+            modes: ['charge', 'on'],
         ));
+        $graph->converter($this->fromBattery($out, $this->relay()));
+        $through = ["{$this->id}.pass_l", ...($this->values->flag('secondOutput') ? ["{$this->id}.second_l"] : [])];
+        $graph->converter(new PowerConverter(
+            "{$this->id}.charger",
+            $this->id,
+            PowerConverter::CHARGER,
+            [$in->hot, $in->neutral],
+            ["{$this->id}.pos", "{$this->id}.neg"],
+            $this->values->number('dcNominalV') * self::HOLDS,
+            $this->values->number('chargerA'),
+            $this->values->number('chargerEfficiency', 0.88),
+            $this->values->number('idleW'),
+            device: $this->relay(),
+            positions: ['pass'],
+            mode: $this->mode(),
+            modes: ['charge', 'on'],
+            inputLimitA: $this->inputLimitA(),
+            throughInput: $through,
+            nominalV: $this->values->number('dcNominalV'),
+            profile: 'chosen',
+        ));
+        if ($this->values->flag('assist')) {
+            $graph->converter(new PowerConverter(
+                "{$this->id}.assist",
+                $this->id,
+                PowerConverter::ASSIST,
+                ["{$this->id}.pos", "{$this->id}.neg"],
+                [$out->hot, $out->neutral],
+                120.0,
+                $this->continuousW() / 120,
+                $this->efficiency(),
+                0.0,
+                device: $this->relay(),
+                positions: ['pass'],
+                mode: $this->mode(),
+                modes: ['on'],
+                inputLimitA: $this->inputLimitA(),
+                throughInput: $through,
+                nominalV: $this->values->number('dcNominalV'),
+                cutOffV: $this->values->number('cutOffV'),
+            ));
+        }
     }
 
     /** Whether anything is fed from the contact that follows inverting. */

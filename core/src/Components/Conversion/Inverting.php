@@ -6,11 +6,18 @@ namespace Hollin\Core\Components\Conversion;
 
 use Hollin\Core\Components\Component;
 use Hollin\Core\Network\Port;
+use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Network\Source;
 
 /** What makes 120 V from the battery, alone or with a charger in the same box. */
 abstract class Inverting extends Component
 {
+    /** Above this share of nominal battery volts it does not start (common practice, no source: 16 V of 12). */
+    private const HIGHEST_SHARE = 1.33;
+
+    /** How long a surge may last, s (common practice, no source: a few seconds). */
+    protected const SURGE_S = 5.0;
+
     /** Drop of the output from nothing to full load, as a share (common practice, no source). */
     private const REGULATION = 0.02;
 
@@ -61,7 +68,41 @@ abstract class Inverting extends Component
             impedanceOhm: self::REGULATION * 120.0 / max(0.1, $this->continuousW() / 120),
             surgeA: $this->surgeW() / 120,
             neutral: $neutral,
+            surgeS: self::SURGE_S,
+            past: $this->values->flag('latchesOff') ? 'trips' : 'retries',
+            waveform: $this->values->text('waveform', 'sine'),
         );
+    }
+
+    /** Its battery side: what it takes there for what it makes. */
+    final protected function fromBattery(Port $out, string $device): PowerConverter
+    {
+        return new PowerConverter(
+            "{$this->id}.dc",
+            $this->id,
+            PowerConverter::INVERTER,
+            ["{$this->id}.pos", "{$this->id}.neg"],
+            [$out->hot, $out->neutral],
+            120.0,
+            $this->continuousW() / 120,
+            $this->efficiency(),
+            $this->values->number('idleW'),
+            device: $device,
+            positions: ['invert'],
+            nominalV: $this->values->number('dcNominalV', 12.0),
+            cutOffV: $this->values->number('cutOffV'),
+            surgeA: $this->surgeW() / 120,
+        );
+    }
+
+    /**
+     * Volts of a battery it runs from: above its cut-off, and not another system's.
+     *
+     * @return array{float, float}
+     */
+    final public function batteryWindow(): array
+    {
+        return [$this->values->number('cutOffV'), self::HIGHEST_SHARE * $this->values->number('dcNominalV', 12.0)];
     }
 
     /** Its switch, as a device. */

@@ -22,7 +22,7 @@ final readonly class OutputLogic implements Automatic
 
     public function wish(Look $look): string
     {
-        return $look->position($this->unit->mode()) === 'on' && $look->dc("{$this->unit->id}.pos", "{$this->unit->id}.neg") ? 'invert' : 'rest';
+        return $look->position($this->unit->mode()) === 'on' && $look->dc("{$this->unit->id}.pos", "{$this->unit->id}.neg", ...$this->unit->batteryWindow()) ? 'invert' : 'rest';
     }
 
     public function delayS(string $from, string $to): float

@@ -27,12 +27,12 @@ final readonly class TransferRelay implements Automatic
     {
         $mode = $look->position($this->unit->mode());
         $id = $this->unit->id;
-        $good = $look->ac("{$id}.ac_in.l", "{$id}.ac_in.n", $id) === 'good';
+        $good = $look->acWithin("{$id}.ac_in.l", "{$id}.ac_in.n", $id, ...$this->unit->window());
         if ($good && ($mode !== 'off' || $this->unit->values->flag('passesWhenOff'))) {
             return 'pass';
         }
 
-        return $mode === 'on' && $look->dc("{$id}.pos", "{$id}.neg") ? 'invert' : 'rest';
+        return $mode === 'on' && $look->dc("{$id}.pos", "{$id}.neg", ...$this->unit->batteryWindow()) ? 'invert' : 'rest';
     }
 
     public function delayS(string $from, string $to): float

@@ -5,12 +5,15 @@ declare(strict_types=1);
 namespace Hollin\Core\Components\Panels;
 
 use Hollin\Core\Components\Component;
-use Hollin\Core\Job\Cable;
+use Hollin\Core\Reference\Cable;
+use Hollin\Core\Job\Basis;
 use Hollin\Core\Job\Field;
 use Hollin\Core\Network\CircuitEnd;
+use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Load;
 use Hollin\Core\Network\Port;
+use Hollin\Core\Network\Rating;
 use Hollin\Core\Network\Role;
 
 /**
@@ -150,28 +153,28 @@ final class Circuit extends Component
         return $this->values->group('feeds')?->text('at');
     }
 
-    public function compile(Graph $graph): void
+    public function compile(Graph $graph, Rig $rig): void
     {
         $end = Port::named($this->id);
-        $panel = $graph->rig->find((string) $this->hotPanel());
-        $neutralPanel = $graph->rig->find((string) $this->neutralPanel());
+        $panel = $rig->find((string) $this->hotPanel());
+        $neutralPanel = $rig->find((string) $this->neutralPanel());
         $cable = $this->cable();
         $head = "{$this->id}.head";
         if ($panel instanceof Panel) {
             $graph->breaker("{$this->id}.breaker", $this->id, $this->label() . ' breaker');
-            $graph->contact("{$this->id}.pole", $this->id, $panel->bus(), $head, Role::L1, "{$this->id}.breaker", ['on'], $this->breakerA());
+            $graph->contact("{$this->id}.pole", $this->id, $panel->bus(), $head, Role::L1, "{$this->id}.breaker", ['on'], new Rating($this->breakerA(), 'breaker', true, assumed: $this->values->basis('breakerA') === Basis::Assumed));
             $graph->conductor("{$this->id}.hot", $this->id, $head, $end->hot, Role::L1, $cable);
             $graph->conductor("{$this->id}.ground", $this->id, $panel->groundBar(), $end->ground, Role::PE, $cable);
         } elseif ($this->behind() !== null) {
             $graph->conductor("{$this->id}.hot", $this->id, "{$this->behind()}.l", $end->hot, Role::L1, $cable);
             $graph->conductor("{$this->id}.ground", $this->id, "{$this->behind()}.g", $end->ground, Role::PE, $cable);
         } else {
-            $port = self::portOf($graph, $this->values->group('hot'));
+            $port = self::portOf($rig, $this->values->group('hot'));
             if ($port !== null) {
                 $from = $port->hot;
                 if ($this->breakerA() !== null) {
                     $graph->breaker("{$this->id}.breaker", $this->id, $this->label() . ' breaker');
-                    $graph->contact("{$this->id}.pole", $this->id, $port->hot, $head, Role::L1, "{$this->id}.breaker", ['on'], $this->breakerA());
+                    $graph->contact("{$this->id}.pole", $this->id, $port->hot, $head, Role::L1, "{$this->id}.breaker", ['on'], new Rating($this->breakerA(), 'breaker', true, assumed: $this->values->basis('breakerA') === Basis::Assumed));
                     $from = $head;
                 }
                 $graph->conductor("{$this->id}.hot", $this->id, $from, $end->hot, Role::L1, $cable);
@@ -183,7 +186,7 @@ final class Circuit extends Component
         } elseif ($this->neutralBehind() !== null) {
             $graph->conductor("{$this->id}.neutral", $this->id, "{$this->neutralBehind()}.n", $end->neutral, Role::N, $cable);
         } else {
-            $port = self::portOf($graph, $this->values->group('neutral'));
+            $port = self::portOf($rig, $this->values->group('neutral'));
             if ($port !== null) {
                 $graph->conductor("{$this->id}.neutral", $this->id, $port->neutral, $end->neutral, Role::N, $cable);
             }
@@ -211,10 +214,11 @@ final class Circuit extends Component
                 $load->flag('startsByItself'),
                 $load->text('kind', 'resistive'),
                 $load->numberOrNull('lockedRotorA'),
+                $this->id,
             ));
         }
         $feeds = $this->values->group('feeds');
-        $port = $feeds === null ? null : $graph->rig->find($feeds->text('at'))?->port($feeds->text('port'));
+        $port = $feeds === null ? null : $rig->find($feeds->text('at'))?->port($feeds->text('port'));
         if ($port !== null) {
             $graph->cable("{$this->id}.into", $end, $port, null);
         }

@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace Hollin\Core\Components\Panels;
 
 use Hollin\Core\Components\Component;
-use Hollin\Core\Job\Cable;
+use Hollin\Core\Reference\Cable;
 use Hollin\Core\Job\Field;
+use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Graph;
 
 /** An AC cable between two pieces of equipment: inlet to panel, inverter to subpanel. */
@@ -42,12 +43,12 @@ final class Feeder extends Component
         return $this->values->cable('cable') ?? throw new \LogicException('checked by the schema');
     }
 
-    public function compile(Graph $graph): void
+    public function compile(Graph $graph, Rig $rig): void
     {
         $ports = [];
         foreach (['from', 'to'] as $end) {
             $group = $this->values->group($end);
-            $ports[] = $group === null ? null : $graph->rig->find($group->text('at'))?->port($group->text('port'));
+            $ports[] = $group === null ? null : $rig->find($group->text('at'))?->port($group->text('port'));
         }
         if ($ports[0] !== null && $ports[1] !== null) {
             $graph->cable($this->id, $ports[0], $ports[1], $this->cable());

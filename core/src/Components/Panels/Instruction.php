@@ -7,6 +7,7 @@ namespace Hollin\Core\Components\Panels;
 use Hollin\Core\Components\Component;
 use Hollin\Core\Components\Conversion\Converter;
 use Hollin\Core\Job\Field;
+use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Graph;
 
 /** Something people must remember to do. The named states follow it; forgetting it is one slip. */
@@ -30,9 +31,9 @@ final class Instruction extends Component
         ];
     }
 
-    public function compile(Graph $graph): void
+    public function compile(Graph $graph, Rig $rig): void
     {
-        $target = $graph->rig->find($this->values->text('device'));
+        $target = $rig->find($this->values->text('device'));
         [$device, $position] = $target instanceof Converter ? ["{$target->id}.plug", 'out'] : [$this->values->text('device') . '.breaker', 'off'];
         $graph->instructions[$this->id] = ['device' => $device, 'position' => $position, 'while' => 'inverting', 'component' => $this->id];
     }

@@ -7,8 +7,10 @@ namespace Hollin\Core\Components\Panels;
 use Hollin\Core\Components\Component;
 use Hollin\Core\Job\Field;
 use Hollin\Core\Network\Device;
+use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Port;
+use Hollin\Core\Network\Rating;
 use Hollin\Core\Network\Role;
 use Hollin\Core\Wall\Plate;
 
@@ -85,7 +87,7 @@ final class Panel extends Component
         return $this->values->integer('slots');
     }
 
-    public function compile(Graph $graph): void
+    public function compile(Graph $graph, Rig $rig): void
     {
         $mainA = $this->mainA();
         $backfeed = $this->values->group('backfeed');
@@ -94,19 +96,23 @@ final class Panel extends Component
             $graph->device(new Device("{$this->id}.main", $this->id, $this->label() . ' interlocked mains', 'transfer', [
                 'main' => 'main breaker on', 'off' => 'both off', 'backfeed' => 'back-fed breaker on',
             ], 'main', selects: ['main' => "{$this->id}.line", 'backfeed' => "{$this->id}.backfeed"]));
-            $graph->contact("{$this->id}.main_pole", $this->id, "{$this->id}.line", $this->bus(), Role::L1, "{$this->id}.main", ['main'], $mainA);
-            $graph->contact("{$this->id}.backfeed_pole", $this->id, "{$this->id}.backfeed", $this->bus(), Role::L1, "{$this->id}.main", ['backfeed'], $backfeed->number('breakerA'));
+            $graph->contact("{$this->id}.main_pole", $this->id, "{$this->id}.line", $this->bus(), Role::L1, "{$this->id}.main", ['main'], new Rating($mainA, 'breaker', true));
+            $graph->contact("{$this->id}.backfeed_pole", $this->id, "{$this->id}.backfeed", $this->bus(), Role::L1, "{$this->id}.main", ['backfeed'], new Rating($backfeed->number('breakerA'), 'breaker', true));
         } elseif ($mainA === null) {
             $graph->conductor("{$this->id}.lugs", $this->id, "{$this->id}.line", $this->bus(), Role::L1);
         } else {
             $graph->breaker("{$this->id}.main", $this->id, $this->label() . ' main breaker');
-            $graph->contact("{$this->id}.main_pole", $this->id, "{$this->id}.line", $this->bus(), Role::L1, "{$this->id}.main", ['on'], $mainA);
+            $graph->contact("{$this->id}.main_pole", $this->id, "{$this->id}.line", $this->bus(), Role::L1, "{$this->id}.main", ['on'], new Rating($mainA, 'breaker', true));
         }
         if ($backfeed !== null && !isset($graph->elements["{$this->id}.backfeed_pole"])) {
             $graph->device(new Device("{$this->id}.backfeed_breaker", $this->id, $this->label() . ' back-fed breaker', 'breaker', ['off' => 'off', 'on' => 'on'], 'off'));
-            $graph->contact("{$this->id}.backfeed_pole", $this->id, "{$this->id}.backfeed", $this->bus(), Role::L1, "{$this->id}.backfeed_breaker", ['on'], $backfeed->number('breakerA'));
+            $graph->contact("{$this->id}.backfeed_pole", $this->id, "{$this->id}.backfeed", $this->bus(), Role::L1, "{$this->id}.backfeed_breaker", ['on'], new Rating($backfeed->number('breakerA'), 'breaker', true));
         }
         $graph->terminal($this->neutralBar(), $this->groundBar());
+        $busA = $this->values->numberOrNull('busA');
+        if ($busA !== null) {
+            $graph->junction($this->bus(), $this->id, new Rating($busA, 'bus'));
+        }
         if ($this->values->flag('bondScrew')) {
             $graph->bond("{$this->id}.bond_screw", $this->id, $this->neutralBar(), $this->groundBar());
         }

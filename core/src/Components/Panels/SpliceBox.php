@@ -6,6 +6,7 @@ namespace Hollin\Core\Components\Panels;
 
 use Hollin\Core\Components\Component;
 use Hollin\Core\Job\Field;
+use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Port;
 use Hollin\Core\Wall\Plate;
@@ -43,7 +44,7 @@ final class SpliceBox extends Component
         return in_array($name, self::portNames(), true) ? Port::named("{$this->id}.{$name}") : null;
     }
 
-    public function compile(Graph $graph): void
+    public function compile(Graph $graph, Rig $rig): void
     {
         $graph->cable($this->id, Port::named("{$this->id}.in"), Port::named("{$this->id}.out"), null);
     }

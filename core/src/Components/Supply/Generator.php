@@ -7,15 +7,21 @@ namespace Hollin\Core\Components\Supply;
 use Hollin\Core\Components\Component;
 use Hollin\Core\Job\Field;
 use Hollin\Core\Network\Device;
+use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Port;
+use Hollin\Core\Network\Rating;
 use Hollin\Core\Network\Role;
 use Hollin\Core\Network\Source;
+use Hollin\Core\Network\Supply;
 use Hollin\Core\Wall\Plate;
 
 /** A generator: on board, or portable with its own frame, its neutral bonded or floating. */
 final class Generator extends Component
 {
+    /** How long a set gives more than its rating before its breaker or its engine gives in, s (common practice, no source). */
+    private const SURGE_S = 10.0;
+
     /** Voltage drop from nothing to full load that portable sets show, as a share; assumed. */
     private const REGULATION = 0.06;
 
@@ -74,16 +80,16 @@ final class Generator extends Component
             : [];
     }
 
-    public function compile(Graph $graph): void
+    public function compile(Graph $graph, Rig $rig): void
     {
         $out = Port::named($this->id);
         // A portable set that only the cord reaches makes no difference while the cord is elsewhere.
         $inlet = $this->values->text('reaches');
-        $wired = array_filter($graph->rig->components, fn(Component $c): bool => $c->values->group('from')?->text('at') === $this->id);
+        $wired = array_filter($rig->components, fn(Component $c): bool => $c->values->group('from')?->text('at') === $this->id);
         $while = $inlet !== '' && $wired === [] && $this->values->text('mount') === 'portable' ? ["{$inlet}.plug" => [$this->id]] : [];
         $graph->device(new Device($this->run(), $this->id, $this->label(), 'run', ['stopped' => 'stopped', 'running' => 'running'], 'stopped', while: $while));
         $graph->device(new Device("{$this->id}.breaker", $this->id, $this->label() . ' breaker', 'breaker', ['on' => 'on', 'off' => 'off'], 'on', while: $while + [$this->run() => ['running']]));
-        $graph->contact("{$this->id}.pole", $this->id, "{$this->id}.winding", $out->hot, Role::L1, "{$this->id}.breaker", ['on'], $this->outletA());
+        $graph->contact("{$this->id}.pole", $this->id, "{$this->id}.winding", $out->hot, Role::L1, "{$this->id}.breaker", ['on'], new Rating($this->outletA(), 'breaker', true));
         $graph->terminal($out->neutral, $out->ground);
         if ($this->values->text('bond') !== 'floating') {
             $graph->bond("{$this->id}.bond", $this->id, $out->neutral, $out->ground);
@@ -109,7 +115,10 @@ final class Generator extends Component
             impedanceOhm: self::REGULATION * 120 / $amps,
             surgeA: $this->values->number('surgeW', $this->ratedW()) / 120,
             neutral: $this->values->text('bond') === 'floating' ? 'floating' : 'bonded',
+            surgeS: self::SURGE_S,
+            past: 'trips',
         ));
+        $graph->supplies[$this->id] = new Supply($this->id, 'generator', "{$this->id}.winding_source", [$this->id => $this->outletA()], $this->values->text('mount') === 'portable');
     }
 
     public function plate(): Plate

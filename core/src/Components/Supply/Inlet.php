@@ -8,6 +8,7 @@ use Hollin\Core\Components\Component;
 use Hollin\Core\Job\Field;
 use Hollin\Core\Network\Device;
 use Hollin\Core\Network\ExposedPins;
+use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Port;
 use Hollin\Core\Wall\Plate;
@@ -83,13 +84,13 @@ final class Inlet extends Component
         return $places;
     }
 
-    public function compile(Graph $graph): void
+    public function compile(Graph $graph, Rig $rig): void
     {
         $pins = new Port("{$this->id}.pin_l", "{$this->id}.pin_n", "{$this->id}.pin_g");
         $graph->cable($this->id, $pins, Port::named($this->id), $this->values->cable('cord'));
         $positions = ['out' => 'unplugged'];
         $selects = $mates = [];
-        foreach ($this->places($graph->rig) as $position => $place) {
+        foreach ($this->places($rig) as $position => $place) {
             $positions[$position] = $place['words'];
             $selects[$position] = $place['port']->hot;
             $key = $place['owner'] . '|' . $place['port']->hot;

@@ -6,10 +6,13 @@ namespace Hollin\Core\Components\Supply;
 
 use Hollin\Core\Components\Component;
 use Hollin\Core\Job\Field;
+use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Port;
 use Hollin\Core\Network\Role;
 use Hollin\Core\Network\Source;
+use Hollin\Core\Network\Supply;
+use Hollin\Core\Network\SupplyCondition;
 use Hollin\Core\Network\Surrounding;
 use Hollin\Core\Wall\Plate;
 
@@ -93,7 +96,7 @@ final class ShoreSupply extends Component
         return array_diff_key(self::CONDITIONS, array_flip(self::SOUND));
     }
 
-    public function compile(Graph $graph): void
+    public function compile(Graph $graph, Rig $rig): void
     {
         $service = Port::named("{$this->id}.service");
         $face = Port::named($this->id);
@@ -110,7 +113,7 @@ final class ShoreSupply extends Component
         $graph->contact("{$this->id}.electrode", $this->id, $service->ground, 'earth', Role::PE, $condition, $sound);
         $graph->source(new Source("{$this->id}.raise", $this->id, 'neighbour\'s fault', 'X', 'stray', false, $service->ground, 'earth', 'earth', self::RAISED_V, 10.0, device: $condition, positions: ['raised_ground'], impedanceOhm: self::ELECTRODE_OHM));
         $supplies = $this->supplies();
-        $graph->surroundings[$condition] = new Surrounding($condition, 'Pedestal', self::CONDITIONS, $this->values->text('reaches') . '.plug', array_map(strval(...), array_keys($supplies)), self::SOUND, ['good', 'low', 'dead']);
+        $graph->surroundings[$condition] = new Surrounding($condition, 'Pedestal', self::CONDITIONS, $this->values->text('reaches') . '.plug', array_map(strval(...), array_keys($supplies)), self::SOUND, self::distinct($rig));
         $graph->terminal($face->hot, $face->neutral, $face->ground);
         $graph->source(new Source(
             "{$this->id}.supply",
@@ -127,6 +130,25 @@ final class ShoreSupply extends Component
             surrounding: $condition,
             impedanceOhm: self::IMPEDANCE_OHM,
         ));
+        $graph->supplies[$this->id] = new Supply($this->id, 'shore', "{$this->id}.supply", array_map(floatval(...), $supplies));
+    }
+
+    /**
+     * Sound conditions in which devices behave differently: high volts are as low ones to a rig in
+     * which everything that looks refuses both, or takes both.
+     *
+     * @return list<string>
+     */
+    private static function distinct(Rig $rig): array
+    {
+        foreach ($rig->components as $component) {
+            [$low, $high] = $component->window() ?? [0.0, INF];
+            if ((SupplyCondition::volts('low', self::VOLTS) >= $low) !== (SupplyCondition::volts('high', self::VOLTS) <= $high)) {
+                return ['good', 'low', 'dead', 'high'];
+            }
+        }
+
+        return ['good', 'low', 'dead'];
     }
 
     public function plate(): Plate

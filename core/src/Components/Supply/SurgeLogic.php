@@ -29,7 +29,7 @@ final readonly class SurgeLogic implements Automatic
             return 'past';
         }
         $id = $this->unit->id;
-        $right = $look->ac("{$id}.in.l", "{$id}.in.n", '') === 'good'
+        $right = $look->acWithin("{$id}.in.l", "{$id}.in.n", '', ...$this->unit->window())
             && $look->wiringFault("{$id}.in.l", "{$id}.in.n", "{$id}.in.g") === null;
 
         return $right ? 'closed' : 'open';

@@ -7,8 +7,10 @@ namespace Hollin\Core\Components\Supply;
 use Hollin\Core\Components\Component;
 use Hollin\Core\Job\Field;
 use Hollin\Core\Network\Device;
+use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Port;
+use Hollin\Core\Network\Rating;
 use Hollin\Core\Wall\Plate;
 
 /**
@@ -17,6 +19,11 @@ use Hollin\Core\Wall\Plate;
  */
 final class SurgeUnit extends Component
 {
+    /** Volts it takes when nobody has read its own, V (common practice, no source). */
+    private const LOW_V = 104.0;
+
+    private const HIGH_V = 132.0;
+
     public static function type(): string
     {
         return 'surge_unit';
@@ -50,6 +57,12 @@ final class SurgeUnit extends Component
         return in_array($name, self::portNames(), true) ? Port::named("{$this->id}.{$name}") : null;
     }
 
+    /** @return array{float, float} */
+    public function window(): array
+    {
+        return [$this->values->number('lowV', self::LOW_V), $this->values->number('highV', self::HIGH_V)];
+    }
+
     public function cutOff(): string
     {
         return "{$this->id}.cut_off";
@@ -60,7 +73,7 @@ final class SurgeUnit extends Component
         return "{$this->id}.bypass";
     }
 
-    public function compile(Graph $graph): void
+    public function compile(Graph $graph, Rig $rig): void
     {
         $in = Port::named("{$this->id}.in");
         $out = Port::named("{$this->id}.out");
@@ -68,8 +81,8 @@ final class SurgeUnit extends Component
             $graph->device(new Device($this->bypassSwitch(), $this->id, $this->label() . ' bypass', 'switch', ['in_use' => 'in use', 'bypassed' => 'bypassed'], 'in_use'));
         }
         $positions = ['open' => 'cut off', 'closed' => 'lets the supply in'] + ($this->values->flag('bypass') ? ['past' => 'bypassed, everything passes'] : []);
-        $graph->device(new Device($this->cutOff(), $this->id, $this->label(), 'relay', $positions, 'open', new SurgeLogic($this)));
-        $graph->poles($this->id, $this->id, $in, $out, $this->cutOff(), ['closed', 'past'], $this->values->number('ratingA'), $this->values->text('opens') === 'both');
+        $graph->device(new Device($this->cutOff(), $this->id, $this->label(), 'relay', $positions, 'open', new SurgeLogic($this), judgesVolts: true));
+        $graph->poles($this->id, $this->id, $in, $out, $this->cutOff(), ['closed', 'past'], new Rating($this->values->number('ratingA'), 'relay'), $this->values->text('opens') === 'both');
     }
 
     public function plate(): Plate

@@ -7,8 +7,10 @@ namespace Hollin\Core\Components\Switching;
 use Hollin\Core\Components\Component;
 use Hollin\Core\Job\Field;
 use Hollin\Core\Network\Device;
+use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Port;
+use Hollin\Core\Network\Rating;
 use Hollin\Core\Wall\Plate;
 
 /** A three-position switch around an inverter/charger: through the unit, off, straight past it. */
@@ -48,10 +50,10 @@ final class Bypass extends Component
         return "{$this->id}.handle";
     }
 
-    public function compile(Graph $graph): void
+    public function compile(Graph $graph, Rig $rig): void
     {
         $two = $this->values->text('poles', 'two') === 'two';
-        $rating = $this->values->number('ratingA');
+        $rating = new Rating($this->values->number('ratingA'), 'switch');
         $port = fn(string $name): Port => Port::named("{$this->id}.{$name}");
         $graph->device(new Device($this->handle(), $this->id, $this->label(), 'switch', [
             'unit' => 'through the unit', 'off' => 'off', 'past' => 'past the unit',

@@ -7,8 +7,11 @@ namespace Hollin\Core\Components\Switching;
 use Hollin\Core\Components\Component;
 use Hollin\Core\Job\Field;
 use Hollin\Core\Network\Device;
+use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Graph;
+use Hollin\Core\Network\Load;
 use Hollin\Core\Network\Port;
+use Hollin\Core\Network\Rating;
 use Hollin\Core\Wall\Plate;
 
 /** A contactor in the converter's feed: its contact follows a coil somewhere else. */
@@ -60,15 +63,15 @@ final class Contactor extends Component
         return $this->values->number('coilW');
     }
 
-    public function compile(Graph $graph): void
+    public function compile(Graph $graph, Rig $rig): void
     {
-        $coil = self::portOf($graph, $this->values->group('coil'));
+        $coil = self::portOf($rig, $this->values->group('coil'));
         $graph->device(new Device($this->coil(), $this->id, $this->label(), 'relay', [
             'released' => 'coil released', 'pulled' => 'coil pulled in',
         ], 'released', new CoilLogic($coil), contacts: 'contact'));
-        $graph->poles($this->id, $this->id, Port::named("{$this->id}.in"), Port::named("{$this->id}.out"), $this->coil(), [$this->failsSafe() ? 'pulled' : 'released'], $this->values->number('ratingA'));
+        $graph->poles($this->id, $this->id, Port::named("{$this->id}.in"), Port::named("{$this->id}.out"), $this->coil(), [$this->failsSafe() ? 'pulled' : 'released'], new Rating($this->values->number('ratingA'), 'relay'));
         if ($coil !== null) {
-            $graph->terminal($coil->hot, $coil->neutral);
+            $graph->user(new Load("{$this->id}.coil", '', 'coil', $coil->hot, $coil->neutral, $this->coilW(), 1.0, 120.0, true, false, component: $this->id, device: $this->coil(), positions: ['pulled']));
         }
     }
 

@@ -7,8 +7,10 @@ namespace Hollin\Core\Components\Switching;
 use Hollin\Core\Components\Component;
 use Hollin\Core\Job\Field;
 use Hollin\Core\Network\Device;
+use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Port;
+use Hollin\Core\Network\Rating;
 use Hollin\Core\Wall\Plate;
 
 /** Chooses one of two AC supplies: by itself, or by hand with a centre-off position. */
@@ -61,7 +63,7 @@ final class TransferSwitch extends Component
         return "{$this->id}.handle";
     }
 
-    public function compile(Graph $graph): void
+    public function compile(Graph $graph, Rig $rig): void
     {
         $twoPole = $this->values->text('poles', 'two') === 'two';
         $positions = $this->isAutomatic()
@@ -78,7 +80,7 @@ final class TransferSwitch extends Component
             $this->isAutomatic() ? [] : ['a' => "{$this->id}.in_a.l", 'b' => "{$this->id}.in_b.l"],
         ));
         foreach (['a', 'b'] as $side) {
-            $graph->poles("{$this->id}.{$side}", $this->id, Port::named("{$this->id}.in_{$side}"), Port::named("{$this->id}.out"), $this->handle(), [$side], $this->ratingA(), $twoPole);
+            $graph->poles("{$this->id}.{$side}", $this->id, Port::named("{$this->id}.in_{$side}"), Port::named("{$this->id}.out"), $this->handle(), [$side], new Rating($this->ratingA(), 'switch'), $twoPole);
         }
         $graph->conductor("{$this->id}.case", $this->id, "{$this->id}.out.g", 'frame', \Hollin\Core\Network\Role::PE);
     }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Hollin\Core\Solve;
 
 /** Volts, amps and watts of one state with its running loads. */
-final readonly class Flow
+final readonly class LoadFlowResult
 {
     /**
      * @param array<string, array{float, float}> $acV terminal => V against earth, real and imaginary
@@ -30,17 +30,32 @@ final readonly class Flow
         public int $rounds,
         public array $floating,
         public ?string $trouble = null,
-        public ?Mesh $ac = null,
-        public ?Mesh $dc = null,
-        /** @var list<Demand> */
-        public array $acDemands = [],
-        /** @var list<Demand> */
-        public array $dcDemands = [],
-        /** @var array<string, array{string, string, string}> charging source => its positive, its negative, limit, hold or off */
+        public ?NodalNetwork $ac = null,
+        public ?NodalNetwork $dc = null,
+        /** @var list<PowerInjection> */
+        public array $acInjections = [],
+        /** @var list<PowerInjection> */
+        public array $dcInjections = [],
+        /** @var array<string, array{string, string, string, float}> charger => its positive, its negative, limit, hold, power or off, volts it holds */
         public array $chargers = [],
         /** @var ?array<string, array{float, float}> the other answer, where two systems have no common phase */
         public ?array $otherAcV = null,
+        /** @var array<string, array{inW: float, outW: float}> power converters that run */
+        public array $converters = [],
+        /** @var array<string, array<string, array{float, float}>> each unsynchronised source alone at its operating point: V of every terminal */
+        public array $alone = [],
     ) {}
+
+    /** Nothing was solved, and why. */
+    public static function none(string $trouble): self
+    {
+        return new self([], [], [], [], [], [], 0.0, 0.0, 0, [], $trouble);
+    }
+
+    public function isSolved(): bool
+    {
+        return $this->trouble === null;
+    }
 
     /** @return array{array<int, float>, array<int, float>} V of the AC mesh's nodes */
     public function nodeVolts(): array

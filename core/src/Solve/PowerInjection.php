@@ -5,16 +5,13 @@ declare(strict_types=1);
 namespace Hollin\Core\Solve;
 
 /** Something that takes a complex power between two terminals, whatever the volts: a load, a charger's input, an inverter's battery side. */
-final class Demand
+final class PowerInjection
 {
     /** Whether it has fallen below what it runs on and is taken as a constant impedance. */
     public bool $collapsed = false;
 
-    /** @var array{float, float} admittance that stands for it in a mesh, S */
-    public array $inMesh = [0.0, 0.0];
-
     /**
-     * @param float $watts active power
+     * @param float $watts active power; negative for what gives
      * @param float $vars reactive power, lagging
      * @param float $nominalV volts its rating is given at
      * @param bool $constant constant power; a resistance otherwise
@@ -29,9 +26,32 @@ final class Demand
         public readonly bool $constant,
     ) {}
 
+    /** Whether it stands in a nodal network as an impedance. */
+    public function isImpedance(): bool
+    {
+        return !$this->constant || $this->collapsed;
+    }
+
     /** @return array{float, float} admittance at nominal volts, S: (P − jQ) ÷ V² */
     public function nominal(): array
     {
         return [$this->watts / $this->nominalV ** 2, -$this->vars / $this->nominalV ** 2];
+    }
+
+    /**
+     * Current it draws at some volts, A: conj(S ÷ V), or V times its admittance.
+     *
+     * @return array{float, float}
+     */
+    public function currentAt(float $re, float $im): array
+    {
+        if ($this->isImpedance()) {
+            [$g, $b] = $this->nominal();
+
+            return [$re * $g - $im * $b, $re * $b + $im * $g];
+        }
+        $size = max(1e-9, $re * $re + $im * $im);
+
+        return [($this->watts * $re + $this->vars * $im) / $size, ($this->watts * $im - $this->vars * $re) / $size];
     }
 }

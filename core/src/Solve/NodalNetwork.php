@@ -8,7 +8,7 @@ namespace Hollin\Core\Solve;
  * Nodes, admittances and injected currents of one system (AC as phasors, or DC), against earth.
  * Solved through {@see Factor}; one changed admittance costs one more solve, not a new factor.
  */
-final class Mesh
+final class NodalNetwork
 {
     /** @var array<string, int> terminal => node; the reference is -1 */
     public array $node = ['earth' => -1];
@@ -23,6 +23,12 @@ final class Mesh
     public array $injections = [];
 
     private ?Factor $factor = null;
+
+    /** @var ?array<string, Branch> */
+    private ?array $byElement = null;
+
+    /** @var ?array<string, list<Branch>> */
+    private ?array $sourceBranches = null;
 
     /** @var array<string, array{array<int, float>, array<int, float>}> volts for one ampere between two nodes */
     private array $unit = [];
@@ -40,9 +46,56 @@ final class Mesh
     /** An admittance in S between two terminals. */
     public function add(string $kind, string $of, string $a, string $b, float $re, float $im = 0.0): void
     {
-        $this->factor = null;
+        $this->factor = $this->byElement = $this->sourceBranches = null;
         $this->unit = [];
         $this->branches[] = new Branch($kind, $of, $this->node($a), $this->node($b), $re, $im);
+    }
+
+    /** The branch that stands for a conductor or contact, or null where it is open. */
+    public function branchOf(string $element): ?Branch
+    {
+        if ($this->byElement === null) {
+            $this->byElement = [];
+            foreach ($this->branches as $branch) {
+                if ($branch->kind === 'wire' || $branch->kind === 'bond') {
+                    $this->byElement[$branch->of] = $branch;
+                }
+            }
+        }
+
+        return $this->byElement[$element] ?? null;
+    }
+
+    /**
+     * Current a source gives out of its first terminal, A.
+     *
+     * @param array{array<int, float>, array<int, float>} $volts
+     * @return array{float, float}
+     */
+    public function given(string $source, array $volts): array
+    {
+        $re = $im = 0.0;
+        foreach ($this->injections as [$of, , , $iRe, $iIm]) {
+            if ($of === $source) {
+                $re += $iRe;
+                $im += $iIm;
+            }
+        }
+        if ($this->sourceBranches === null) {
+            $this->sourceBranches = [];
+            foreach ($this->branches as $branch) {
+                if ($branch->kind === 'source') {
+                    $this->sourceBranches[$branch->of][] = $branch;
+                }
+            }
+        }
+        foreach ($this->sourceBranches[$source] ?? [] as $branch) {
+            [$iRe, $iIm] = self::current($branch, $volts);
+            $re -= $iRe;
+            $im -= $iIm;
+        }
+
+        return [$re, $im];
     }
 
     /** A source of volts behind a resistance in ohm, as its Norton equivalent. */

@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Network;
+
+use Hollin\Core\Reference\Chemistry;
+
+/**
+ * A battery as a winding with its chemistry: rest volts by charge, resistance, what its management
+ * lets through. Units in series and parallel inside one bank count as one.
+ */
+final readonly class Battery
+{
+    /**
+     * @param float $ratedV nominal of the whole bank
+     * @param float $ohm internal resistance of the whole bank
+     * @param bool $ohmAssumed nobody has read it off the maker's sheet
+     * @param ?float $limitA of battery management, all units together, continuous; null when nobody has entered it
+     * @param ?float $peakA the same for a short while
+     * @param bool $limitAssumed
+     * @param bool $managed it has battery management that can open, whether its limit was entered or not
+     */
+    public function __construct(
+        public string $id,
+        public string $component,
+        public string $pos,
+        public string $neg,
+        public Chemistry $chemistry,
+        public float $ratedV,
+        public float $capacityAh,
+        public int $parallel,
+        public float $ohm,
+        public bool $ohmAssumed,
+        public ?float $limitA,
+        public ?float $peakA,
+        public bool $limitAssumed,
+        public bool $managed,
+    ) {}
+
+    /** How many times the 12 V figures of the chemistry apply: by cells, so that a lithium entered as 12 V has its own curve. */
+    public function blocks(): float
+    {
+        $cells = $this->chemistry->cellsPer12V();
+
+        return max(1, round($this->ratedV / $this->chemistry->nominalV() * $cells)) / $cells;
+    }
+
+    /** Volts at rest when full, half or low. */
+    public function restV(string $charge): float
+    {
+        return $this->chemistry->restV($charge) * $this->blocks();
+    }
+
+    public function fullV(): float
+    {
+        return $this->chemistry->fullV() * $this->blocks();
+    }
+
+    public function highestV(): float
+    {
+        return $this->chemistry->absorptionV() * $this->blocks();
+    }
+
+    /** Nominal volts of the system it makes: 12, 24, 36 or 48. */
+    public function systemV(): float
+    {
+        return 12.0 * $this->blocks();
+    }
+
+    /** Resistance it shows while it is being charged, ohm: its own and what the cells' polarisation adds. */
+    public function chargingOhm(string $charge): float
+    {
+        return $this->ohm + $this->chemistry->polarisationOhm($charge, $this->capacityAh) * $this->blocks();
+    }
+}

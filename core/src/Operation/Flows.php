@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Operation;
+
+use Hollin\Core\Solve\LoadFlow;
+use Hollin\Core\Solve\LoadFlowResult;
+use Hollin\Core\States\Settled;
+
+/** Load flows of one rig, each solved once. */
+final class Flows
+{
+    /** @var array<string, LoadFlowResult> */
+    private array $solved = [];
+
+    /** @param array<string, true> $running loads that are on */
+    public function of(Settled $settled, array $running, string $charge = 'half'): LoadFlowResult
+    {
+        ksort($running);
+        $modes = [];
+        foreach ($settled->situation->network->graph->converters as $converter) {
+            $modes[] = $settled->positions[(string) $converter->mode] ?? '';
+        }
+        $key = $settled->situation->key . '|' . implode(',', $modes) . "|{$charge}|" . implode(',', array_keys($running));
+
+        return $this->solved[$key] ??= LoadFlow::of($settled, $running, [], $charge);
+    }
+}

@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Sizing;
+
+use Hollin\Core\Network\Battery;
+use Hollin\Core\Network\Element;
+use Hollin\Core\Network\Graph;
+use Hollin\Core\Network\Walk;
+use Hollin\Core\Reference\Source;
+
+/**
+ * Cable between a battery's post and the first device that opens, along the way and however many pieces
+ * it is cut into. ABYC E-11: 7 in, or 72 in where sheathed the whole way; an RV allows 18 in.
+ */
+final readonly class UnfusedWay
+{
+    public const BARE_M = 0.18;
+
+    public const RV_M = 0.46;
+
+    public const SHEATHED_M = 1.83;
+
+    private function __construct(
+        public Battery $battery,
+        public Element $element,
+        /** along the way to its far end, m */
+        public float $lengthM,
+        public bool $sheathed,
+        /** nothing that opens follows at all: the way ends at something that takes current */
+        public bool $endless,
+    ) {}
+
+    public static function source(): Source
+    {
+        return Source::recalled('ABYC E-11: a fuse within 7 in of the post, up to 72 in when sheathed its whole length; former NFPA 70 551.10: 18 in');
+    }
+
+    /** How far it may be, m. */
+    public function limitM(): float
+    {
+        return $this->sheathed ? self::SHEATHED_M : self::BARE_M;
+    }
+
+    /** @return list<self> conductors on the positive side of a battery before any device that opens, nearest first */
+    public static function of(Graph $graph, Battery $battery): array
+    {
+        $cost = fn(Element $e): ?float => Walk::direct($e) && $e->rating?->protects !== true ? ($e->cable->lengthM ?? 0.0) : null;
+        $reached = Walk::least($graph, [$battery->pos], $cost);
+        $takes = self::consumers($graph);
+        $endless = array_intersect_key($takes, $reached) !== [];
+        $found = [];
+        foreach ($reached as $terminal => [$length, $id]) {
+            if ($id !== null && $graph->elements[$id]->cable !== null) {
+                $sheathed = true;
+                for ($at = (string) $terminal; $reached[$at][1] !== null; $at = $graph->elements[$reached[$at][1]]->other($at)) {
+                    $cable = $graph->elements[$reached[$at][1]]->cable;
+                    $sheathed = $sheathed && ($cable === null || $cable->isSheathed());
+                }
+                $found[] = new self($battery, $graph->elements[$id], $length, $sheathed, $endless);
+            }
+        }
+        usort($found, fn(self $a, self $b): int => $a->lengthM <=> $b->lengthM);
+
+        return $found;
+    }
+
+    /** @return array<string, string> positive terminals of what takes or gives current => component */
+    public static function consumers(Graph $graph): array
+    {
+        $takes = [];
+        foreach ($graph->users as $load) {
+            if ($load->direct) {
+                $takes[$load->a] = $load->component;
+            }
+        }
+        foreach ($graph->converters as $converter) {
+            $takes[$converter->direct()[0]] = $converter->component;
+        }
+
+        return $takes;
+    }
+}
