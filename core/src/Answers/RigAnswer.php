@@ -79,7 +79,7 @@ final class RigAnswer
         $conductors = [];
         foreach ($rig->graph->elements as $id => $element) {
             if ($element->kind === ElementKind::Conductor && $element->cable !== null) {
-                $conductors[$id] = $rig->rig->label($element->component) . ': ' . $words[$element->role->value];
+                $conductors[$id] = $rig->graph->label($element->component) . ': ' . $words[$element->role->value];
             }
         }
 

@@ -128,8 +128,8 @@ final class StateAnswer
         $was = $before->liveness();
         foreach ($after->liveness() as $id => $now) {
             if ($was[$id]->kind !== $now->kind || $was[$id]->source !== $now->source) {
-                $key = $now->kind === 'works' ? 'works from ' . $this->rig->rig->label($this->rig->graph->sources[(string) $now->source]->component) : $now->words;
-                $by[$key][] = $this->rig->rig->label($id);
+                $key = $now->kind === 'works' ? 'works from ' . $this->rig->graph->label($this->rig->graph->sources[(string) $now->source]->component) : $now->words;
+                $by[$key][] = $this->rig->graph->label($id);
             }
         }
         $words = [];
@@ -138,7 +138,7 @@ final class StateAnswer
         }
         foreach ([' charges' => [$after, $before], ' charges no longer' => [$before, $after]] as $what => [$with, $without]) {
             foreach (array_keys(array_diff_key($with->charging(), $without->charging())) as $id) {
-                $words[] = $this->rig->rig->label($this->rig->graph->sources[$id]->component) . $what;
+                $words[] = $this->rig->graph->label($this->rig->graph->sources[$id]->component) . $what;
             }
         }
 
@@ -188,10 +188,10 @@ final class StateAnswer
 
         return [
             'trouble' => $flow->trouble, 'amps' => (object) $amps, 'volts' => (object) $volts, 'loading' => array_values($loading),
-            'sources' => array_map(fn(string $id, array $s): array => ['id' => $id, 'label' => $rig->rig->label(explode('.', $id)[0]), 'volts' => round($s['volts'], 2), 'amps' => round($s['amps'], 2), 'watts' => round($s['watts'], 1), 'overloaded' => $s['overloaded']], array_keys($flow->sources), $flow->sources),
+            'sources' => array_map(fn(string $id, array $s): array => ['id' => $id, 'label' => $rig->graph->label(explode('.', $id)[0]), 'volts' => round($s['volts'], 2), 'amps' => round($s['amps'], 2), 'watts' => round($s['watts'], 1), 'overloaded' => $s['overloaded']], array_keys($flow->sources), $flow->sources),
             'loads' => array_map(fn(string $id, array $l): array => ['id' => $id, 'volts' => round($l['volts'], 2), 'amps' => round($l['amps'], 2), 'watts' => round($l['watts'], 1), 'collapsed' => $l['collapsed']], array_keys($flow->loads), $flow->loads),
             'lostW' => round($flow->lostW, 2), 'residual' => $flow->residual,
-            'floating' => array_map(fn(string $id): string => $rig->rig->label(explode('.', $id)[0]), $flow->floating),
+            'floating' => array_map(fn(string $id): string => $rig->graph->label(explode('.', $id)[0]), $flow->floating),
         ];
     }
 

@@ -105,9 +105,9 @@ final class Graph
     }
 
     /** Hot, neutral and ground of one cable between two ports. */
-    public function cable(string $component, Port $from, Port $to, ?Cable $cable): void
+    public function cable(string $component, Port $from, Port $to, ?Cable $cable, ?Rating $rating = null): void
     {
-        $this->conductor("{$component}.hot", $component, $from->hot, $to->hot, Role::L1, $cable);
+        $this->conductor("{$component}.hot", $component, $from->hot, $to->hot, Role::L1, $cable, rating: $rating);
         $this->conductor("{$component}.neutral", $component, $from->neutral, $to->neutral, Role::N, $cable);
         $this->conductor("{$component}.ground", $component, $from->ground, $to->ground, Role::PE, $cable);
     }

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Rules;
 
-use Hollin\Core\Components\Conversion\InverterCharger;
-use Hollin\Core\Components\Panels\Panel;
 use Hollin\Core\Reference\Source;
 use Hollin\Core\States\Situation;
 
@@ -56,8 +54,8 @@ final class BondCount implements StateRule, Claims
                 $hits[] = new Hit(
                     "none|{$id}",
                     $own
-                        ? sprintf('%s floats and feeds only its own outlets: a first line-to-case fault trips nothing and is not noticed, a second one is a shock.', ucfirst($rig->rig->label($source->component)))
-                        : sprintf('While %s feeds the fixed wiring nothing bonds neutral to ground: the first line-to-case fault trips nothing.', $rig->rig->label($source->component)),
+                        ? sprintf('%s floats and feeds only its own outlets: a first line-to-case fault trips nothing and is not noticed, a second one is a shock.', ucfirst($rig->graph->label($source->component)))
+                        : sprintf('While %s feeds the fixed wiring nothing bonds neutral to ground: the first line-to-case fault trips nothing.', $rig->graph->label($source->component)),
                     [$source->component],
                     [$figure],
                     self::bondRemedies($rig, $source->component),
@@ -79,8 +77,8 @@ final class BondCount implements StateRule, Claims
                 $pair = [$owner, $source->component];
                 sort($pair);
                 $hits[] = new Hit(
-                    'two|' . ($rig->rig->find($owner) instanceof Panel ? $bond : implode('+', $pair)),
-                    sprintf('The system fed by %s has %d bonds: at %s. Part of every load\'s current returns through frame and grounds.', $rig->rig->label($source->component), count($bonds), implode(' and at ', array_map($rig->rig->label(...), $where))),
+                    'two|' . ($rig->graph->partAt($owner)?->is('panel') === true ? $bond : implode('+', $pair)),
+                    sprintf('The system fed by %s has %d bonds: at %s. Part of every load\'s current returns through frame and grounds.', $rig->graph->label($source->component), count($bonds), implode(' and at ', array_map($rig->graph->label(...), $where))),
                     array_values(array_unique([$owner, $source->component, ...$where])),
                     [$figure],
                     self::remedies($rig, $bond, $source->component),
@@ -103,15 +101,15 @@ final class BondCount implements StateRule, Claims
     {
         return array_map(function (string $bond) use ($rig, $source, $figure, $paths): Hit {
             $owner = $rig->graph->elements[$bond]->component;
-            $unit = $rig->rig->find($source->component);
-            $unknown = $unit !== null && $unit->values->text('neutral') === 'unknown';
+            $unit = $rig->graph->partAt($source->component);
+            $unknown = $unit !== null && $unit->text('neutral') === 'unknown';
 
             return new Hit(
                 "half|{$source->id}|{$bond}",
                 sprintf(
                     '%s bonds the neutral of %s, %s: half its output is shorted to the case.',
-                    ucfirst($rig->rig->label($owner)),
-                    $rig->rig->label($source->component),
+                    ucfirst($rig->graph->label($owner)),
+                    $rig->graph->label($source->component),
                     $unknown ? 'of which nobody knows that it may be bonded' : 'whose both wires are driven at half the voltage',
                 ),
                 [$owner, $source->component],
@@ -177,10 +175,10 @@ final class BondCount implements StateRule, Claims
     /** @return list<Remedy> */
     private static function remedies(Examination $rig, string $bond, string $source): array
     {
-        $component = $rig->rig->find($rig->graph->elements[$bond]->component);
-        if ($component instanceof Panel) {
+        $component = $rig->graph->partAt($rig->graph->elements[$bond]->component);
+        if ($component?->is('panel') === true) {
             return [Remedy::set(
-                "Take the bonding screw out of {$component->label()}",
+                "Take the bonding screw out of {$component->label}",
                 'its neutral floats, as it must in a vehicle',
                 $component->id,
                 '/bondScrew',
@@ -188,12 +186,12 @@ final class BondCount implements StateRule, Claims
             )];
         }
         $remedies = [];
-        foreach ($rig->rig->all(InverterCharger::class) as $inverter) {
-            if ($inverter->values->text('neutral') === 'common') {
-                $remedies[] = Remedy::set("Use a unit that switches its neutral for {$inverter->label()}", 'the pedestal\'s bond is cut off while inverting', $inverter->id, '/neutral', 'switched');
+        foreach ($rig->graph->partsOf('inverter_charger') as $inverter) {
+            if ($inverter->text('neutral') === 'common') {
+                $remedies[] = Remedy::set("Use a unit that switches its neutral for {$inverter->label}", 'the pedestal\'s bond is cut off while inverting', $inverter->id, '/neutral', 'switched');
             }
-            if ($inverter->values->text('bond') === 'fixed') {
-                $remedies[] = Remedy::set("Use a unit with a bonding relay for {$inverter->label()}", 'its bond opens when shore passes through', $inverter->id, '/bond', 'relay');
+            if ($inverter->text('bond') === 'fixed') {
+                $remedies[] = Remedy::set("Use a unit with a bonding relay for {$inverter->label}", 'its bond opens when shore passes through', $inverter->id, '/bond', 'relay');
             }
         }
 
@@ -203,10 +201,10 @@ final class BondCount implements StateRule, Claims
     /** @return list<Remedy> */
     private static function bondRemedies(Examination $rig, string $source): array
     {
-        $inverter = $rig->rig->find($source);
+        $inverter = $rig->graph->partAt($source);
 
-        return $inverter instanceof InverterCharger
-            ? [Remedy::set("Use a unit with a bonding relay for {$inverter->label()}", 'one bond while inverting, none while passing through', $source, '/bond', 'relay')]
+        return $inverter?->is('inverter_charger') === true
+            ? [Remedy::set("Use a unit with a bonding relay for {$inverter->label}", 'one bond while inverting, none while passing through', $source, '/bond', 'relay')]
             : [];
     }
 }

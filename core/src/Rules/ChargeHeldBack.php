@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Rules;
 
-use Hollin\Core\Components\Conversion\InverterCharger;
+use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Reference\Source;
 
 /** The input limit leaves the charger less than it could take: the bank fills late or never. */
@@ -30,16 +30,20 @@ final class ChargeHeldBack implements RigRule
     public function hits(Examination $rig): array
     {
         $hits = [];
-        foreach ($rig->rig->all(InverterCharger::class) as $id => $unit) {
-            $wants = $unit->chargerInputA();
+        foreach ($rig->graph->converters as $unit) {
+            if ($unit->kind !== PowerConverter::CHARGER || $unit->inputLimitA === null) {
+                continue;
+            }
+            $id = $unit->component;
+            $wants = $unit->fullInputW() / 120;
             foreach ($rig->currents()->amps as $state => $scenarios) {
                 $supply = $rig->currents()->supplyA($rig->settled[$state]);
-                if ($supply === null || !isset($rig->settled[$state]->situation->charging()["{$id}.charger"])) {
+                if ($supply === null || !isset($rig->settled[$state]->situation->charging()[$unit->id])) {
                     continue;
                 }
                 foreach ($scenarios as $scenario => $amps) {
-                    $through = $amps["{$id}.pass_l"] ?? 0.0;
-                    $left = max(0.0, $unit->inputLimitA() - $through);
+                    $through = array_sum(array_map(fn(string $e): float => $amps[$e] ?? 0.0, $unit->throughInput));
+                    $left = max(0.0, $unit->inputLimitA - $through);
                     // Only where the supply itself could give more.
                     $could = min($wants, max(0.0, $supply - $through));
                     if ($wants <= 0 || $left >= 0.8 * $could) {
@@ -47,9 +51,9 @@ final class ChargeHeldBack implements RigRule
                     }
                     $hits[$id] ??= new Hit(
                         $id,
-                        sprintf('In "%s" on %g A the limit of %g A leaves the charger of %s %.1f A of the %.1f A it could take.', $rig->needs->scenarios[$scenario]['title'], $supply, $unit->inputLimitA(), $unit->label(), $left, $could),
+                        sprintf('In "%s" on %g A the limit of %g A leaves the charger of %s %.1f A of the %.1f A it could take.', $rig->needs->scenarios[$scenario]['title'], $supply, $unit->inputLimitA, $rig->graph->label($id), $left, $could),
                         [$id],
-                        [new Figure('Left for charging', $left, 'A', sprintf('%g A limit − %.1f A passing through', $unit->inputLimitA(), $through), Source::computed('arithmetic'), $could)],
+                        [new Figure('Left for charging', $left, 'A', sprintf('%g A limit − %.1f A passing through', $unit->inputLimitA, $through), Source::computed('arithmetic'), $could)],
                         [Remedy::set(sprintf('Set the input limit to %g A', $supply), 'set it back on a smaller supply', $id, '/inputLimitA', $supply)],
                         state: $state,
                     );

@@ -4,9 +4,8 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Rules;
 
-use Hollin\Core\Components\Battery\Bank;
-use Hollin\Core\Components\Conversion\Converter;
-use Hollin\Core\Reference\Chemistry;
+use Hollin\Core\Network\PowerConverter;
+use Hollin\Core\Network\Battery;
 use Hollin\Core\Reference\Source;
 
 /** A charger's profile does not suit the chemistry of the bank it charges. */
@@ -31,17 +30,18 @@ final class ChargerProfile implements RigRule
     public function hits(Examination $rig): array
     {
         $hits = [];
-        foreach ($rig->rig->all(Converter::class) as $id => $converter) {
-            $profile = $converter->values->text('profile');
-            foreach ($rig->rig->all(Bank::class) as $bank) {
-                $lithium = $bank->chemistry() === Chemistry::Lfp;
+        foreach ($rig->graph->converters as $converter) {
+            $profile = $converter->profile;
+            $id = $converter->component;
+            foreach ($converter->kind === PowerConverter::CHARGER ? $rig->graph->batteries : [] as $bank) {
+                $lithium = !$bank->chemistry->isLead();
                 $wrong = ($profile === 'lead' && $lithium) || ($profile === 'lithium' && !$lithium);
-                if ($wrong && self::charges($rig, $id, $bank)) {
+                if ($wrong && self::charges($rig, $converter, $bank)) {
                     $hits[] = new Hit(
-                        "{$id}|{$bank->id}",
-                        sprintf('%s has a %s profile; %s is %s.', $converter->label(), $profile, $bank->label(), $bank->chemistry()->label()),
-                        [$id, $bank->id],
-                        remedies: [Remedy::set("Replace {$converter->label()} by one for " . ($lithium ? 'lithium' : 'lead'), 'suited to the bank', $id, '/profile', $lithium ? 'lithium' : 'lead')],
+                        "{$id}|{$bank->component}",
+                        sprintf('%s has a %s profile; %s is %s.', $rig->graph->label($id), $profile, $rig->graph->label($bank->component), $bank->chemistry->label()),
+                        [$id, $bank->component],
+                        remedies: [Remedy::set("Replace {$rig->graph->label($id)} by one for " . ($lithium ? 'lithium' : 'lead'), 'suited to the bank', $id, '/profile', $lithium ? 'lithium' : 'lead')],
                     );
                 }
             }
@@ -50,10 +50,10 @@ final class ChargerProfile implements RigRule
         return $hits;
     }
 
-    private static function charges(Examination $rig, string $converter, Bank $bank): bool
+    private static function charges(Examination $rig, PowerConverter $converter, Battery $bank): bool
     {
         foreach ($rig->settled as $settled) {
-            if ($settled->situation->joined("{$converter}.pos", "{$bank->id}.pos")) {
+            if ($settled->situation->joined($converter->output[0], $bank->pos)) {
                 return true;
             }
         }

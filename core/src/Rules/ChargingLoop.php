@@ -4,13 +4,8 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Rules;
 
-use Hollin\Core\Components\Battery\Bank;
-use Hollin\Core\Components\Conversion\Converter;
-use Hollin\Core\Components\Conversion\InverterCharger;
-use Hollin\Core\Components\Conversion\Inverting;
-use Hollin\Core\Components\Panels\Circuit;
-use Hollin\Core\Components\Panels\Panel;
-use Hollin\Core\Plan\Slots;
+use Hollin\Core\Network\Panels;
+use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Reference\Source;
 use Hollin\Core\States\Situation;
 
@@ -42,55 +37,74 @@ final class ChargingLoop implements StateRule
     {
         $hits = [];
         foreach ($situation->charging() as $id => $ac) {
-            $charger = $rig->graph->sources[$id];
-            $converter = $rig->rig->find($charger->component);
-            $inverter = $rig->rig->find($rig->graph->sources[$ac]->component);
-            if (!$converter instanceof Converter || !$inverter instanceof Inverting || !$situation->joined($charger->a, "{$inverter->id}.pos")) {
+            $charger = $rig->graph->converters[$id];
+            $inverter = self::inverter($rig, $rig->graph->sources[$ac]->component);
+            // A plug-in charger or a converter; what is behind an input limit of its own is judged with its unit.
+            if ($charger->inputLimitA !== null || $inverter === null || !$situation->joined($charger->output[0], $inverter->input[0])) {
                 continue;
             }
-            $dcW = $converter->outputA() * $converter->outputV();
-            $lossW = $dcW * (1 / ($inverter->efficiency() * $converter->efficiency()) - 1) + $inverter->values->number('idleW');
-            $bankV = $inverter->values->number('dcNominalV');
-            foreach ($rig->rig->all(Bank::class) as $bank) {
-                $bankV = $bank->ratedV();
-            }
-            $ah = $lossW * 24 / $bankV;
-            $share = $converter->inputW() / $inverter->continuousW() * 100;
-            $assumed = $converter->values->basis('efficiency')?->value === 'assumed';
-            $hits[] = new Hit(
-                "{$converter->id}|{$inverter->id}",
-                sprintf(
-                    '%s runs on %s, which its own bank feeds. %.0f W become heat and %.0f A leave the bank for nothing, %.0f Ah a day. %.0f %% of the inverter is taken.',
-                    $converter->label(),
-                    $inverter->label(),
-                    $lossW,
-                    $lossW / $bankV,
-                    $ah,
-                    $share,
-                ),
-                [$converter->id, $inverter->id, ...self::feeding($rig, $converter)],
-                [
-                    new Figure('Lost', $lossW, 'W', sprintf('%.0f W × (1 ÷ (%g × %g) − 1) + %g W idle', $dcW, $inverter->efficiency(), $converter->efficiency(), $inverter->values->number('idleW')), Source::commonPractice(), 0.0, $assumed),
-                    new Figure('Taken from the bank', $ah, 'Ah a day', sprintf('%.0f W × 24 h ÷ %g V', $lossW, $bankV), Source::computed('arithmetic'), 0.0, $assumed),
-                ],
-                self::remedies($rig, $situation, $converter, $inverter),
-                [["{$inverter->id}.ac_out.l", "{$converter->id}.ac_in.l"], [$charger->a, "{$inverter->id}.pos"]],
-            );
+            $hits[] = $this->hit($situation, $rig, $charger, $inverter);
         }
 
         return $hits;
     }
 
-    /** @return list<string> the circuit that feeds the converter */
-    private static function feeding(Examination $rig, Converter $converter): array
+    private function hit(Situation $situation, Examination $rig, PowerConverter $charger, PowerConverter $inverter): Hit
     {
-        $plug = $converter->values->text('plug');
+        $dcW = $charger->limitA * $charger->holdsV;
+        $lossW = $dcW * (1 / ($inverter->efficiency * $charger->efficiency) - 1) + $inverter->idleW;
+        $bankV = $inverter->nominalV;
+        foreach ($rig->graph->batteries as $battery) {
+            if ($situation->joined($battery->pos, $inverter->input[0])) {
+                $bankV = $battery->ratedV;
+            }
+        }
+        $ah = $lossW * 24 / $bankV;
+        $share = $charger->fullInputW() / ($inverter->limitA * $inverter->holdsV) * 100;
+        $assumed = $rig->graph->partAt($charger->component)?->isAssumed('efficiency') === true;
+
+        return new Hit(
+            "{$charger->component}|{$inverter->component}",
+            sprintf(
+                '%s runs on %s, which its own bank feeds. %.0f W become heat and %.0f A leave the bank for nothing, %.0f Ah a day. %.0f %% of the inverter is taken.',
+                $rig->graph->label($charger->component),
+                $rig->graph->label($inverter->component),
+                $lossW,
+                $lossW / $bankV,
+                $ah,
+                $share,
+            ),
+            [$charger->component, $inverter->component, ...self::feeding($rig, $charger->component)],
+            [
+                new Figure('Lost', $lossW, 'W', sprintf('%.0f W × (1 ÷ (%g × %g) − 1) + %g W idle', $dcW, $inverter->efficiency, $charger->efficiency, $inverter->idleW), Source::commonPractice(), 0.0, $assumed),
+                new Figure('Taken from the bank', $ah, 'Ah a day', sprintf('%.0f W × 24 h ÷ %g V', $lossW, $bankV), Source::computed('arithmetic'), 0.0, $assumed),
+            ],
+            self::remedies($rig, $situation, $charger->component, $inverter),
+            [[$inverter->output[0], $charger->input[0]], [$charger->output[0], $inverter->input[0]]],
+        );
+    }
+
+    private static function inverter(Examination $rig, string $component): ?PowerConverter
+    {
+        foreach ($rig->graph->converters as $converter) {
+            if ($converter->component === $component && $converter->kind === PowerConverter::INVERTER) {
+                return $converter;
+            }
+        }
+
+        return null;
+    }
+
+    /** @return list<string> the circuit that feeds a converter */
+    private static function feeding(Examination $rig, string $converter): array
+    {
+        $plug = $rig->graph->partAt($converter)?->text('plug') ?? '';
         if ($plug !== '') {
             return [$plug];
         }
-        foreach ($rig->rig->all(Circuit::class) as $circuit) {
-            if ($circuit->feedsComponent() === $converter->id) {
-                return [$circuit->id];
+        foreach ($rig->graph->circuits as $id => $circuit) {
+            if ($circuit->feeds === $converter) {
+                return [$id];
             }
         }
 
@@ -98,16 +112,17 @@ final class ChargingLoop implements StateRule
     }
 
     /** @return list<Remedy> */
-    private static function remedies(Examination $rig, Situation $situation, Converter $converter, Inverting $inverter): array
+    private static function remedies(Examination $rig, Situation $situation, string $converter, PowerConverter $inverter): array
     {
         $remedies = [];
+        $label = $rig->graph->label($converter);
         $circuit = self::feeding($rig, $converter)[0] ?? null;
         if ($circuit !== null) {
-            foreach ($rig->rig->all(Panel::class) as $panel) {
+            foreach (Panels::of($rig->graph) as $panel) {
                 // A panel that stays dark while this inverter runs is on the shore side.
-                if (!$situation->joined($panel->bus(), "{$inverter->id}.ac_out.l") && Slots::hasRoom($rig->rig, $panel)) {
+                if (!$situation->joined(Panels::bus($panel), $inverter->output[0]) && Panels::hasRoom($rig->graph, $panel)) {
                     $remedies[] = Remedy::move(
-                        sprintf('Move %s to %s', $rig->rig->label($circuit), $panel->label()),
+                        sprintf('Move %s to %s', $rig->graph->label($circuit), $panel->label),
                         'it charges on shore only',
                         $circuit,
                         $panel->id,
@@ -115,13 +130,14 @@ final class ChargingLoop implements StateRule
                 }
             }
         }
-        if ($inverter instanceof InverterCharger) {
-            $remedies[] = new Remedy("Take {$converter->label()} out", 'the inverter/charger charges', ['kind' => 'plan_remove', 'component' => $converter->id]);
+        if (isset($rig->graph->converters["{$inverter->component}.charger"])) {
+            $remedies[] = new Remedy("Take {$label} out", 'the inverter/charger charges', ['kind' => 'plan_remove', 'component' => $converter]);
         }
         if ($rig->graph->instructions === [] && $circuit !== null) {
-            $remedies[] = new Remedy("Switch {$rig->rig->label($circuit)} off by hand when inverting", 'fails by forgetting', [
+            $plugged = ($rig->graph->partAt($converter)?->text('plug') ?? '') !== '';
+            $remedies[] = new Remedy("Switch {$rig->graph->label($circuit)} off by hand when inverting", 'fails by forgetting', [
                 'kind' => 'plan_fit', 'id' => 'switch_converter_off', 'component' => [
-                    'type' => 'instruction', 'label' => 'Converter off when inverting', 'device' => $converter->values->text('plug') !== '' ? $converter->id : $circuit, 'while' => 'inverting',
+                    'type' => 'instruction', 'label' => 'Converter off when inverting', 'device' => $plugged ? $converter : $circuit, 'while' => 'inverting',
                 ],
             ]);
         }

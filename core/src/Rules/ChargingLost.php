@@ -4,9 +4,6 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Rules;
 
-use Hollin\Core\Components\Battery\Bank;
-use Hollin\Core\Components\Battery\DcSwitch;
-use Hollin\Core\Components\Conversion\Inverting;
 use Hollin\Core\Reference\Source;
 use Hollin\Core\States\Situation;
 
@@ -33,20 +30,20 @@ final class ChargingLost implements RigRule
     public function hits(Examination $rig): array
     {
         $hits = [];
-        foreach ($rig->rig->all(Bank::class) as $bank) {
+        foreach ($rig->graph->batteries as $bank) {
             foreach ($rig->settled as $state => $settled) {
                 if (!self::suppliedFromOutside($rig, $settled->situation) || $this->disconnected($rig, $settled->positions)) {
                     continue;
                 }
                 $charging = array_filter(
                     array_keys($settled->situation->charging()),
-                    fn(string $id): bool => $rig->graph->sources[$id]->limitA > 0 && $settled->situation->joined($rig->graph->sources[$id]->a, "{$bank->id}.pos"),
+                    fn(string $id): bool => $rig->graph->sources[$id]->limitA > 0 && $settled->situation->joined($rig->graph->sources[$id]->a, $bank->pos),
                 );
                 if ($charging === []) {
-                    $hits[$bank->id] = new Hit(
-                        $bank->id,
-                        sprintf('Plugged in (%s), nothing charges %s.', $rig->named[$state]->title, $bank->label()),
-                        [$bank->id],
+                    $hits[$bank->component] = new Hit(
+                        $bank->component,
+                        sprintf('Plugged in (%s), nothing charges %s.', $rig->named[$state]->title, $rig->graph->label($bank->component)),
+                        [$bank->component],
                         state: $state,
                     );
                     break;
@@ -61,7 +58,7 @@ final class ChargingLost implements RigRule
     private static function suppliedFromOutside(Examination $rig, Situation $situation): bool
     {
         foreach ($situation->acSources() as $id => [$hot]) {
-            if ($situation->quality($id) !== 'good' || $rig->rig->find($rig->graph->sources[$id]->component) instanceof Inverting) {
+            if ($situation->quality($id) !== 'good' || !isset($rig->graph->supplies[$rig->graph->sources[$id]->component])) {
                 continue;
             }
             foreach ($rig->graph->circuits as $end) {
@@ -77,8 +74,8 @@ final class ChargingLost implements RigRule
     /** @param array<string, string> $positions */
     private function disconnected(Examination $rig, array $positions): bool
     {
-        foreach ($rig->rig->all(DcSwitch::class) as $id => $_) {
-            if (($positions["{$id}.handle"] ?? 'on') === 'off') {
+        foreach ($rig->graph->devices as $id => $device) {
+            if ($device->job === 'disconnect' && ($positions[$id] ?? 'on') === 'off') {
                 return true;
             }
         }

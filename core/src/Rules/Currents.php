@@ -4,11 +4,7 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Rules;
 
-use Hollin\Core\Components\Conversion\Converter;
-use Hollin\Core\Components\Conversion\InverterCharger;
-use Hollin\Core\Components\Conversion\Inverting;
-use Hollin\Core\Components\Supply\Inlet;
-use Hollin\Core\Components\Supply\ShoreSupply;
+use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Network\Role;
 use Hollin\Core\States\Settled;
 use Hollin\Core\States\Situation;
@@ -23,6 +19,9 @@ final class Currents
     /** @var array<string, array<string, array<string, float>>> state => scenario => element or source => A */
     public array $amps = [];
 
+    /** @var array<string, array<string, array<string, float>>> of these, what runs for hours */
+    private array $long = [];
+
     /** @var ?list<array{element: string, component: string, what: string, ratingA: float}> */
     private ?array $rated = null;
 
@@ -33,7 +32,9 @@ final class Currents
             $key = $settled->situation->key;
             foreach ($rig->needs->scenarios as $scenario => $what) {
                 $trees[$key] ??= array_map(fn(string $id): array => $this->tree($settled->situation, $id), array_combine(array_keys($settled->situation->acSources()), array_keys($settled->situation->acSources())));
-                $this->amps[$state][$scenario] = $flows[$key][$scenario] ??= $this->flow($settled, $what['running'], $trees[$key]);
+                // Whether a unit assists depends on its mode, which closes nothing.
+                $modes = implode(',', array_map(fn(PowerConverter $c): string => $settled->positions[(string) $c->mode] ?? '', $rig->graph->converters));
+                [$this->amps[$state][$scenario], $this->long[$state][$scenario]] = $flows[$key . $modes][$scenario] ??= $this->flow($settled, $what['running'], $trees[$key]);
             }
         }
     }
@@ -41,61 +42,82 @@ final class Currents
     /** Rating of the outside breaker the rig is plugged into in a settled state, A; null when unplugged or in a receptacle of its own. */
     public function supplyA(Settled $settled): ?float
     {
-        foreach ($this->rig->rig->all(Inlet::class) as $inlet) {
-            $place = $inlet->places($this->rig->rig)[$settled->positions[$inlet->plug()] ?? 'out'] ?? null;
-            if ($place !== null && $this->rig->rig->find($place['owner']) instanceof ShoreSupply) {
-                return $place['ratingA'];
+        foreach ($this->rig->graph->supplies as $supply) {
+            $surrounding = $this->rig->graph->surroundings[(string) $this->rig->graph->sources[$supply->source]->surrounding] ?? null;
+            $rating = $surrounding === null ? null : ($supply->ratingsA[$settled->positions[(string) $surrounding->device] ?? ''] ?? null);
+            if ($rating !== null) {
+                return $rating;
             }
         }
 
         return null;
     }
 
+    /** Of the amps through an element, those that run for three hours or more. */
+    public function continuousA(string $state, string $scenario, string $element): float
+    {
+        return $this->long[$state][$scenario][$element] ?? 0.0;
+    }
+
     /**
      * @param array<string, true> $running
      * @param array<string, array<string, array{string, string}>> $trees by source
-     * @return array<string, float>
+     * @return array{array<string, float>, array<string, float>} amps, and those that are continuous
      */
     private function flow(Settled $settled, array $running, array $trees): array
     {
         $situation = $settled->situation;
-        $amps = [];
-        $add = function (string $source, string $terminal, float $current) use (&$amps, $trees): void {
-            $amps[$source] = ($amps[$source] ?? 0) + $current;
+        $amps = $long = [];
+        $add = function (string $source, string $terminal, float $current, bool $continuous) use (&$amps, &$long, $trees): void {
+            $on = [$source];
             for ($at = $terminal; isset($trees[$source][$at]); $at = $trees[$source][$at][0]) {
-                $element = $trees[$source][$at][1];
+                $on[] = $trees[$source][$at][1];
+            }
+            foreach ($on as $element) {
                 $amps[$element] = ($amps[$element] ?? 0) + $current;
+                $long[$element] = ($long[$element] ?? 0) + ($continuous ? $current : 0.0);
             }
         };
         foreach ($this->rig->graph->loads as $id => $load) {
             $source = isset($running[$id]) ? $situation->workingSource($load->a, $load->b) : null;
             if ($source !== null) {
-                $add($source, $load->a, $load->currentA());
+                $add($source, $load->a, $load->currentA(), $load->continuous);
             }
         }
-        foreach ($situation->charging() as $id => $source) {
-            $component = $this->rig->rig->find($this->rig->graph->sources[$id]->component);
-            if ($component instanceof Converter) {
-                $add($source, "{$component->id}.ac_in.l", $component->inputA());
+        $chargers = array_intersect_key($this->rig->graph->converters, $situation->charging());
+        foreach ($chargers as $id => $charger) {
+            if ($charger->inputLimitA === null) {
+                $add($situation->charging()[$id], $charger->input[0], $this->inputA($charger), true);
             }
         }
-        foreach ($situation->charging() as $id => $source) {
-            $component = $this->rig->rig->find($this->rig->graph->sources[$id]->component);
-            if ($component instanceof InverterCharger) {
-                $through = $amps["{$component->id}.pass_l"] ?? 0.0;
-                $add($source, "{$component->id}.ac_in.l", min($component->chargerInputA(), max(0.0, $component->inputLimitA() - $through)));
+        foreach ($chargers as $id => $charger) {
+            if ($charger->inputLimitA !== null) {
+                $through = array_sum(array_map(fn(string $e): float => $amps[$e] ?? 0.0, $charger->throughInput));
+                $add($situation->charging()[$id], $charger->input[0], min($this->inputA($charger), max(0.0, $charger->inputLimitA - $through)), true);
             }
         }
-        $this->assist($situation, $amps, $trees);
+        foreach ($this->rig->graph->converters as $unit) {
+            if ($unit->kind === PowerConverter::ASSIST && $unit->runs($settled->positions)) {
+                $this->assist($situation, $unit, $amps, $trees);
+            }
+        }
         // On its battery side an inverter draws W ÷ (nominal V × efficiency).
-        foreach ($this->rig->rig->all(Inverting::class) as $id => $inverter) {
-            $made = ($amps["{$id}.inverter"] ?? 0.0) + ($amps["{$id}.assist"] ?? 0.0);
-            if ($made > 0) {
-                $amps["{$id}.dc"] = $made * 120 / ($inverter->values->number('dcNominalV') * $inverter->efficiency());
+        foreach ($this->rig->graph->converters as $unit) {
+            if ($unit->kind === PowerConverter::INVERTER) {
+                $made = ($amps["{$unit->component}.inverter"] ?? 0.0) + ($amps["{$unit->component}.assist"] ?? 0.0);
+                if ($made > 0) {
+                    $amps[$unit->id] = $made * $unit->holdsV / ($unit->nominalV * $unit->efficiency);
+                }
             }
         }
 
-        return $amps;
+        return [$amps, $long];
+    }
+
+    /** Amps a charger takes at full output. */
+    private function inputA(PowerConverter $charger): float
+    {
+        return $charger->fullInputW() / 120 / $charger->powerFactor;
     }
 
     /**
@@ -105,21 +127,22 @@ final class Currents
      * @param array<string, float> $amps
      * @param array<string, array<string, array{string, string}>> $trees
      */
-    private function assist(Situation $situation, array &$amps, array $trees): void
+    private function assist(Situation $situation, PowerConverter $unit, array &$amps, array $trees): void
     {
-        foreach ($this->rig->rig->all(InverterCharger::class) as $id => $unit) {
-            $source = $situation->workingSource("{$id}.ac_in.l", "{$id}.ac_in.n");
-            $over = ($amps["{$id}.pass_l"] ?? 0.0) - $unit->inputLimitA();
-            if (!$unit->values->flag('assist') || $source === null || $over <= 0) {
-                continue;
-            }
-            $given = min($over, $unit->continuousW() / 120);
-            $amps["{$id}.assist"] = $given;
-            $amps["{$id}.pass_l"] -= $given;
-            $amps[$source] -= $given;
-            for ($at = "{$id}.ac_in.l"; isset($trees[$source][$at]); $at = $trees[$source][$at][0]) {
-                $amps[$trees[$source][$at][1]] -= $given;
-            }
+        $pass = $unit->throughInput[0];
+        $inlet = $this->rig->graph->elements[$pass]->a;
+        $charger = $this->rig->graph->converters["{$unit->component}.charger"] ?? null;
+        $source = $charger === null ? null : $situation->workingSource(...$charger->input);
+        $over = array_sum(array_map(fn(string $e): float => $amps[$e] ?? 0.0, $unit->throughInput)) - (float) $unit->inputLimitA;
+        if ($source === null || $over <= 0) {
+            return;
+        }
+        $given = min($over, $unit->limitA);
+        $amps[$unit->id] = $given;
+        $amps[$pass] -= $given;
+        $amps[$source] -= $given;
+        for ($at = $inlet; isset($trees[$source][$at]); $at = $trees[$source][$at][0]) {
+            $amps[$trees[$source][$at][1]] -= $given;
         }
     }
 
@@ -152,14 +175,10 @@ final class Currents
         $rated = [];
         foreach ($this->rig->graph->elements as $id => $element) {
             if ($element->ratingA() !== null && $element->role === Role::L1) {
-                $what = $this->rig->graph->devices[$element->device ?? '']->label ?? $this->rig->rig->label($element->component);
+                $what = $this->rig->graph->devices[$element->device ?? '']->label ?? $this->rig->graph->label($element->component);
                 $rated[] = ['element' => $id, 'component' => $element->component, 'what' => $what, 'ratingA' => $element->ratingA()];
             }
         }
-        foreach ($this->rig->rig->all(Inlet::class) as $inlet) {
-            $rated[] = ['element' => "{$inlet->id}.hot", 'component' => $inlet->id, 'what' => $inlet->label(), 'ratingA' => $inlet->ratingA()];
-        }
-
         return $this->rated = $rated;
     }
 }

@@ -34,7 +34,7 @@ final class DoesNotApply implements RigRule
         if ($rig->asFound !== null) {
             foreach (References::ofRig($rig->rig, '') as $problem) {
                 $id = explode('/', $problem->pointer)[1] ?? '';
-                $hits[] = new Hit("broken|{$problem->pointer}", sprintf('%s: %s %s', $rig->rig->label($id), trim(strstr(substr($problem->pointer, 1), '/') ?: '', '/'), $problem->message), [$id], title: 'The plan does not hold together');
+                $hits[] = new Hit("broken|{$problem->pointer}", sprintf('%s: %s %s', $rig->graph->label($id), trim(strstr(substr($problem->pointer, 1), '/') ?: '', '/'), $problem->message), [$id], title: 'The plan does not hold together');
             }
         }
 

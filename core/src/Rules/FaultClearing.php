@@ -4,8 +4,7 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Rules;
 
-use Hollin\Core\Components\Conversion\Inverter;
-use Hollin\Core\Components\Panels\Circuit;
+use Hollin\Core\Network\CircuitEnd;
 use Hollin\Core\Network\Element;
 use Hollin\Core\Network\ElementKind;
 use Hollin\Core\Network\Role;
@@ -62,9 +61,9 @@ final class FaultClearing implements RigRule
                 $source,
                 sprintf(
                     'A bolted fault to the case on %s draws %.0f A from %s, %.1f times its %g A breaker: %s. The case stands at %.0f V meanwhile.',
-                    $rig->rig->label($w['circuit']),
+                    $rig->graph->label($w['circuit']),
                     $w['amps'],
-                    $rig->rig->label($unit),
+                    $rig->graph->label($unit),
                     $w['share'],
                     $w['breakerA'],
                     $w['share'] < self::NEVER ? 'it may never open' : 'it opens by heat, if the source lasts that long',
@@ -89,24 +88,22 @@ final class FaultClearing implements RigRule
     {
         $found = [];
         $mesh = $ohms = null;
-        foreach ($rig->rig->all(Circuit::class) as $id => $circuit) {
-            $end = $rig->graph->circuits[$id];
+        foreach ($rig->graph->circuits as $id => $end) {
             $source = $situation->workingSource($end->hot, $end->neutral);
-            $breakerA = self::breakerA($rig, $circuit);
+            $breakerA = self::breakerA($rig, $end);
             if ($source === null || $breakerA === null || $situation->bondsOf($source) === []) {
                 continue;
             }
-            $unit = $rig->rig->find($rig->graph->sources[$source]->component);
-            if ($unit instanceof Inverter && $unit->values->flag('latchesOff')) {
+            if ($rig->graph->sources[$source]->past === 'trips' && $rig->graph->sources[$source]->surrounding === null && $rig->graph->partAt($rig->graph->sources[$source]->component)?->is('inverter') === true) {
                 continue;
             }
             // No loop is longer than everything on the way laid end to end: where that clears, nothing need be solved.
             $s = $rig->graph->sources[$source];
             $ohms ??= self::ohms($rig, $situation);
             $longest = $s->impedanceOhm + $ohms[''];
-            for ($at = $circuit, $hops = 0; $at instanceof Circuit && $hops < 20; $hops++) {
-                $longest += $ohms[$at->id] ?? 0.0;
-                $at = $rig->rig->find((string) $at->behind());
+            for ($at = $end, $hops = 0; $at !== null && $hops < 20; $hops++) {
+                $longest += $ohms[$at->circuit] ?? 0.0;
+                $at = $rig->graph->circuits[(string) $at->behind] ?? null;
             }
             if (min($s->volts / $longest, $s->surgeA > 0 ? $s->surgeA : INF) >= self::HEAT * $breakerA) {
                 continue;
@@ -131,13 +128,13 @@ final class FaultClearing implements RigRule
     }
 
     /** The breaker ahead of a circuit, its own or that of the circuit it hangs behind. */
-    private static function breakerA(Examination $rig, Circuit $circuit): ?float
+    private static function breakerA(Examination $rig, CircuitEnd $circuit): ?float
     {
-        for ($at = $circuit, $hops = 0; $at instanceof Circuit && $hops < 20; $hops++) {
-            if ($at->breakerA() !== null && $at->behind() === null) {
-                return $at->breakerA();
+        for ($at = $circuit, $hops = 0; $at !== null && $hops < 20; $hops++) {
+            if ($at->breakerA !== null && $at->behind === null) {
+                return $at->breakerA;
             }
-            $at = $rig->rig->find((string) $at->behind());
+            $at = $rig->graph->circuits[(string) $at->behind] ?? null;
         }
 
         return null;

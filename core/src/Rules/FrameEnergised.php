@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Rules;
 
-use Hollin\Core\Components\Supply\SurgeUnit;
+use Hollin\Core\Network\Supply;
 use Hollin\Core\Reference\Source;
 use Hollin\Core\Solve\LoadFlow;
 use Hollin\Core\States\NamedState;
@@ -77,7 +77,7 @@ final class FrameEnergised implements RigRule
     private static function hit(Examination $rig, string $key, float $volts, float $amps, string $text, ?string $state, ?NamedState $proof, ?Ways $ways): Hit
     {
         $severity = $amps >= 0.03 ? Severity::Danger : ($amps >= 0.005 ? Severity::Warning : Severity::Advice);
-        $shore = array_key_first($rig->rig->all(\Hollin\Core\Components\Supply\ShoreSupply::class));
+        $shore = array_key_first(array_filter($rig->graph->supplies, fn(Supply $s): bool => $s->kind === 'shore'));
 
         return new Hit(
             $key,
@@ -115,13 +115,13 @@ final class FrameEnergised implements RigRule
     /** What a surge unit does about it. */
     private static function guard(Examination $rig, string $condition): string
     {
-        $units = $rig->rig->all(SurgeUnit::class);
+        $units = $rig->graph->partsOf('surge_unit');
         if ($units === []) {
             return 'No surge unit is fitted.';
         }
         $unit = reset($units);
-        $opens = $rig->faulty()["fault_{$condition}"]->positions[$unit->cutOff()] === 'open';
+        $opens = $rig->faulty()["fault_{$condition}"]->positions[$unit->text('cutOff')] === 'open';
 
-        return $opens ? "{$unit->label()} cuts off hot and neutral, but the ground stays connected." : "{$unit->label()} notices nothing and lets it in.";
+        return $opens ? "{$unit->label} cuts off hot and neutral, but the ground stays connected." : "{$unit->label} notices nothing and lets it in.";
     }
 }

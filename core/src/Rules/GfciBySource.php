@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Rules;
 
-use Hollin\Core\Components\Panels\Circuit;
 use Hollin\Core\Reference\Source;
 
 /** An outlet that a GFCI protects from one source and not from another. */
@@ -29,8 +28,8 @@ final class GfciBySource implements RigRule
     public function hits(Examination $rig): array
     {
         $hits = [];
-        foreach ($rig->rig->all(Circuit::class) as $id => $circuit) {
-            if (!$circuit->wantsGfci() && $circuit->gfci() === 'none') {
+        foreach ($rig->graph->circuits as $id => $circuit) {
+            if (!$circuit->wantsGfci() && $circuit->gfci === 'none') {
                 continue;
             }
             $by = [];
@@ -49,9 +48,9 @@ final class GfciBySource implements RigRule
             $from = $rig->graph->sources[$source]->component;
             $hits[] = new Hit(
                 "{$id}|{$source}",
-                sprintf('%s has GFCI protection from %s and none from %s, which comes in beyond it.', $circuit->label(), implode(', ', array_map(fn(string $s): string => $rig->rig->label($rig->graph->sources[$s]->component), array_keys(array_diff_key($by, $without)))), $rig->rig->label($from)),
+                sprintf('%s has GFCI protection from %s and none from %s, which comes in beyond it.', $circuit->label, implode(', ', array_map(fn(string $s): string => $rig->graph->label($rig->graph->sources[$s]->component), array_keys(array_diff_key($by, $without)))), $rig->graph->label($from)),
                 [$id, $from],
-                remedies: [Remedy::set("Put a GFCI receptacle first on {$circuit->label()}", 'protects from every source', $id, '/gfci', 'receptacle')],
+                remedies: [Remedy::set("Put a GFCI receptacle first on {$circuit->label}", 'protects from every source', $id, '/gfci', 'receptacle')],
                 paths: [[$rig->graph->sources[$source]->a, $rig->graph->circuits[$id]->hot]],
                 state: $without[$source]['state'],
             );
@@ -63,13 +62,12 @@ final class GfciBySource implements RigRule
     /** Whether a GFCI stands on the way from a source to an outlet. */
     private static function isProtected(Examination $rig, \Hollin\Core\States\Situation $situation, string $source, string $id): bool
     {
-        $circuit = $rig->rig->find($id);
-        if ($circuit instanceof Circuit && $circuit->gfci() === 'receptacle') {
+        if ($rig->graph->circuits[$id]->gfci === 'receptacle') {
             return true;
         }
         foreach (Path::between($situation, $rig->graph->sources[$source]->a, $rig->graph->circuits[$id]->hot)['elements'] as $element) {
-            $on = $rig->rig->find($rig->graph->elements[$element]->component ?? '');
-            if ($on instanceof Circuit && $on->gfci() !== 'none') {
+            $on = $rig->graph->circuits[$rig->graph->elements[$element]->component ?? ''] ?? null;
+            if ($on !== null && $on->gfci !== 'none') {
                 return true;
             }
         }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Rules;
 
-use Hollin\Core\Components\Panels\Circuit;
 use Hollin\Core\Network\ElementKind;
 use Hollin\Core\Network\Role;
 use Hollin\Core\Reference\Source;
@@ -35,11 +34,10 @@ final class GfciTrips implements StateRule
     public function hits(Situation $situation, Examination $rig): array
     {
         $hits = [];
-        foreach ($rig->rig->all(Circuit::class) as $id => $circuit) {
-            if ($circuit->gfci() === 'none') {
+        foreach ($rig->graph->circuits as $id => $end) {
+            if ($end->gfci === 'none') {
                 continue;
             }
-            $end = $rig->graph->circuits[$id];
             $source = $situation->hardHot($end->hot);
             $beyond = $source === null ? null : $this->beyond($situation, $rig, "{$id}.neutral", $end->neutral);
             if ($source === null || $beyond === null) {
@@ -49,8 +47,8 @@ final class GfciTrips implements StateRule
             $hits[] = new Hit(
                 "{$id}|{$component}",
                 $terminal === $rig->graph->elements["{$id}.neutral"]->a
-                    ? sprintf('The neutral of %s has a second way back, by %s: its GFCI sees current go out that does not come home through it, and trips.', $circuit->label(), $rig->rig->label($component))
-                    : sprintf('The neutral of %s is grounded beyond its GFCI, in %s: part of the return goes by the ground, and it trips, also with nothing switched on.', $circuit->label(), $rig->rig->label($component)),
+                    ? sprintf('The neutral of %s has a second way back, by %s: its GFCI sees current go out that does not come home through it, and trips.', $end->label, $rig->graph->label($component))
+                    : sprintf('The neutral of %s is grounded beyond its GFCI, in %s: part of the return goes by the ground, and it trips, also with nothing switched on.', $end->label, $rig->graph->label($component)),
                 [$id, $component],
                 paths: [[$rig->graph->sources[$source]->a, $end->hot], [$end->neutral, $terminal]],
             );

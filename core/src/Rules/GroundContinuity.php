@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Rules;
 
-use Hollin\Core\Components\Panels\Panel;
 use Hollin\Core\Reference\Source;
 
 /** In every state every outlet's ground must lead to the frame and back to the source that feeds it. */
@@ -46,15 +45,15 @@ final class GroundContinuity implements RigRule
                 if (($toFrame && $home) || isset($hits[$key])) {
                     continue;
                 }
-                $panel = $rig->rig->find($end->hotFrom);
+                $panel = $rig->graph->partAt($end->hotFrom);
                 $hits[$key] = new Hit(
                     $key,
                     $toFrame
-                        ? sprintf('While %s feeds %s its ground does not lead back to that source: a fault to the case has no way home.', $rig->rig->label($source->component), $rig->rig->label($id))
-                        : sprintf('The ground of %s does not reach the frame while it is live from %s.', $rig->rig->label($id), $rig->rig->label($source->component)),
+                        ? sprintf('While %s feeds %s its ground does not lead back to that source: a fault to the case has no way home.', $rig->graph->label($source->component), $rig->graph->label($id))
+                        : sprintf('The ground of %s does not reach the frame while it is live from %s.', $rig->graph->label($id), $rig->graph->label($source->component)),
                     [$end->hotFrom, $id],
-                    remedies: $panel instanceof Panel && !$panel->values->flag('bondedToFrame')
-                        ? [Remedy::set("Bond the ground bar of {$panel->label()} to the frame", '8 AWG or larger', $panel->id, '/bondedToFrame', ['value' => true, 'basis' => 'told'])]
+                    remedies: $panel?->is('panel') === true && !$panel->flag('bondedToFrame')
+                        ? [Remedy::set("Bond the ground bar of {$panel->label} to the frame", '8 AWG or larger', $panel->id, '/bondedToFrame', ['value' => true, 'basis' => 'told'])]
                         : [],
                     state: $state,
                 );

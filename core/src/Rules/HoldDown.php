@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Rules;
 
-use Hollin\Core\Components\Panels\Panel;
 use Hollin\Core\Reference\Source;
 
 /** A back-fed breaker that can be pulled off the bus while its other side is live. */
@@ -30,14 +29,13 @@ final class HoldDown implements RigRule
     public function hits(Examination $rig): array
     {
         $hits = [];
-        foreach ($rig->rig->all(Panel::class) as $id => $panel) {
-            $backfeed = $panel->values->group('backfeed');
-            if ($backfeed === null || $backfeed->flag('holdDown')) {
+        foreach ($rig->graph->partsOf('panel') as $id => $panel) {
+            if (!$panel->has('backfeed/slot') || $panel->flag('backfeed/holdDown')) {
                 continue;
             }
             $hits[] = new Hit(
                 $id,
-                sprintf('The back-fed breaker in slot %d of %s is held by its clip alone: pulled, its stab is live.', $backfeed->integer('slot'), $panel->label()),
+                sprintf('The back-fed breaker in slot %d of %s is held by its clip alone: pulled, its stab is live.', (int) $panel->number('backfeed/slot'), $panel->label),
                 [$id],
                 remedies: [Remedy::set('Hold it down with its screw', 'it cannot come off the bus live', $id, '/backfeed/holdDown', true)],
             );

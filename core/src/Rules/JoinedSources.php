@@ -49,7 +49,7 @@ final class JoinedSources implements StateRule, Claims
                 $amps = ($a->volts + $b->volts) / ($a->faultOhm() + $b->faultOhm());
                 $hits[] = new Hit(
                     "{$first}|{$second}",
-                    sprintf('%s and %s feed the same conductor at once.', ucfirst($rig->rig->label($a->component)), $rig->rig->label($b->component)),
+                    sprintf('%s and %s feed the same conductor at once.', ucfirst($rig->graph->label($a->component)), $rig->graph->label($b->component)),
                     [$b->component, $a->component],
                     [new Figure('Prospective current', $amps, 'A', sprintf('(%g + %g) V ÷ (%.2f + %.2f) Ω', $a->volts, $b->volts, $a->faultOhm(), $b->faultOhm()), Source::computed('out of phase, worst case'), 0.0, assumed: true)],
                     paths: [[$a->a, $b->a]],
@@ -67,7 +67,7 @@ final class JoinedSources implements StateRule, Claims
         foreach ($ac as $i => $first) {
             foreach (array_slice($ac, $i + 1) as $second) {
                 // Which two, where there are more than two to keep apart.
-                $pair = count($ac) > 2 ? sprintf(': %s and %s', $rig->rig->label($first->component), $rig->rig->label($second->component)) : '';
+                $pair = count($ac) > 2 ? sprintf(': %s and %s', $rig->graph->label($first->component), $rig->graph->label($second->component)) : '';
                 $claims[] = new Claim("{$first->id}|{$second->id}", "two sources joined{$pair}");
             }
         }

@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Rules;
 
-use Hollin\Core\Components\Battery\Bank;
-use Hollin\Core\Components\Battery\DcLoad;
-use Hollin\Core\Components\Battery\DcSwitch;
-use Hollin\Core\Network\Role;
+use Hollin\Core\Network\Battery;
+use Hollin\Core\Network\Element;
+use Hollin\Core\Network\Load;
+use Hollin\Core\Network\Purpose;
+use Hollin\Core\Network\Walk;
 use Hollin\Core\Reference\Source;
 
 /** Detectors and breakaway brakes must not hang behind something that can leave them dead. */
@@ -37,67 +38,101 @@ final class LifeSafety implements RigRule
     public function hits(Examination $rig): array
     {
         $hits = [];
-        foreach ($rig->rig->all(DcLoad::class) as $id => $load) {
-            if (!$load->isLifeSafety()) {
+        foreach ($rig->graph->users as $load) {
+            if ($load->safety === '') {
                 continue;
             }
-            $brakes = $load->values->text('use') === 'breakaway';
-            [$fed, $behind, $bms] = self::feed($rig, "{$id}.pos");
-            if (!$fed) {
-                $hits[] = new Hit("{$id}|dead", sprintf('%s is fed by nothing.', $load->label()), [$id], severity: Severity::Danger, title: 'Life safety without a supply');
-            } elseif ($behind !== null) {
+            $brakes = $load->safety === 'breakaway';
+            $id = $load->component;
+            $without = self::missing($rig, $load);
+            if ($without !== null) {
+                $hits[] = new Hit("{$id}|dead", sprintf('%s %s: it is dead.', $load->label, $without), [$id], severity: Severity::Danger, title: 'Life safety without a supply');
+                continue;
+            }
+            $behind = self::behind($rig, $load);
+            if ($behind !== []) {
                 $hits[] = new Hit(
-                    "{$id}|{$behind}",
-                    sprintf('%s is dead while %s is open%s.', $load->label(), $rig->rig->label($behind), $brakes ? ': in tow its brakes do nothing' : ', with people on board or not'),
-                    [$id, $behind],
+                    "{$id}|{$behind[0]}",
+                    sprintf('%s is dead while %s open%s.', $load->label, count($behind) === 1 ? $rig->graph->label($behind[0]) . ' is' : implode(' and ', array_map($rig->graph->label(...), $behind)) . ' are', $brakes ? ': in tow its brakes do nothing' : ', with people on board or not'),
+                    [$id, ...$behind],
                     severity: $brakes ? Severity::Danger : Severity::Warning,
                 );
-            } elseif ($bms) {
-                $hits[] = new Hit("{$id}|bms", sprintf('%s hangs on a bank whose battery management can open and leave it dead.', $load->label()), [$id], severity: Severity::Advice, title: 'Life safety on a battery that can open');
+            } elseif (self::onManagedOnly($rig, $load)) {
+                $hits[] = new Hit("{$id}|bms", sprintf('%s hangs on a battery whose battery management can open and leave it dead.', $load->label), [$id], severity: Severity::Advice, title: 'Life safety on a battery that can open');
             }
         }
 
         return $hits;
     }
 
-    /**
-     * Whether a bank reaches a terminal, the disconnect every way from a bank goes through, and whether every bank has a BMS.
-     *
-     * @return array{bool, ?string, bool}
-     */
-    private static function feed(Examination $rig, string $terminal): array
+    /** @param \Closure(Element): bool $through */
+    private static function joins(Examination $rig, Load $load, Battery $battery, \Closure $through): bool
     {
-        $banks = $rig->rig->all(Bank::class);
-        $reached = self::reach($rig, $terminal, null);
-        $feeding = array_filter($banks, fn(Bank $b): bool => isset($reached["{$b->id}.pos"]));
-        if ($feeding === []) {
-            return [false, null, false];
-        }
-        foreach ($rig->rig->all(DcSwitch::class) as $id => $_) {
-            $without = self::reach($rig, $terminal, $id);
-            if (array_filter($feeding, fn(Bank $b): bool => isset($without["{$b->id}.pos"])) === []) {
-                return [true, $id, false];
-            }
-        }
+        // A negative may come home over the frame; a positive only by wire.
+        $back = fn(Element $e): bool => $through($e) && (Walk::direct($e) || $e->purpose === Purpose::Bonding);
 
-        return [true, null, array_filter($feeding, fn(Bank $b): bool => $b->values->numberOrNull('bmsContinuousA') === null) === []];
+        return Walk::way($rig->graph, $load->a, $battery->pos, fn(Element $e): bool => $through($e) && Walk::direct($e)) !== null
+            && Walk::way($rig->graph, $load->b, $battery->neg, $back) !== null;
     }
 
-    /** @return array<string, true> terminals joined with one through positive conductors, a component left out */
-    private static function reach(Examination $rig, string $from, ?string $except): array
+    /** What it lacks, in words; null when a battery reaches both its ends. */
+    private static function missing(Examination $rig, Load $load): ?string
     {
-        $seen = [$from => true];
-        $queue = [$from];
-        while ($queue !== []) {
-            foreach ($rig->engine->network->neighbours()[array_pop($queue)] ?? [] as [$next, $id]) {
-                $element = $rig->graph->elements[$id];
-                if (!isset($seen[$next]) && $element->role === Role::DcPositive && $element->component !== $except) {
-                    $seen[$next] = true;
-                    $queue[] = $next;
+        $all = fn(Element $e): bool => true;
+        $pos = false;
+        foreach ($rig->graph->batteries as $battery) {
+            if (self::joins($rig, $load, $battery, $all)) {
+                return null;
+            }
+            $pos = $pos || Walk::way($rig->graph, $load->a, $battery->pos, Walk::direct(...)) !== null;
+        }
+
+        return $pos ? 'has no negative' : 'is fed by nothing';
+    }
+
+    /** @return list<string> the switch, or the two switches together, that every way from a battery goes through */
+    private static function behind(Examination $rig, Load $load): array
+    {
+        $switches = [];
+        foreach ($rig->graph->elements as $element) {
+            if ($element->device !== null && Walk::direct($element)) {
+                $switches[$element->component] = true;
+            }
+        }
+        $switches = array_keys($switches);
+        $fed = function (array $open) use ($rig, $load): bool {
+            foreach ($rig->graph->batteries as $battery) {
+                if (self::joins($rig, $load, $battery, fn(Element $e): bool => !in_array($e->component, $open, true))) {
+                    return true;
+                }
+            }
+
+            return false;
+        };
+        foreach ($switches as $one) {
+            if (!$fed([$one])) {
+                return [$one];
+            }
+        }
+        foreach ($switches as $i => $one) {
+            foreach (array_slice($switches, $i + 1) as $other) {
+                if (!$fed([$one, $other])) {
+                    return [$one, $other];
                 }
             }
         }
 
-        return $seen;
+        return [];
+    }
+
+    private static function onManagedOnly(Examination $rig, Load $load): bool
+    {
+        foreach ($rig->graph->batteries as $battery) {
+            if (!$battery->managed && self::joins($rig, $load, $battery, fn(Element $e): bool => true)) {
+                return false;
+            }
+        }
+
+        return true;
     }
 }

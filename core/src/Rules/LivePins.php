@@ -49,7 +49,7 @@ final class LivePins implements StateRule, Claims
             }
             $hard = array_filter(array_keys($live), fn(string $name): bool => $situation->hardHot($pins->pins[$name]) !== null);
             $from = $rig->graph->sources[reset($live)];
-            $source = $rig->rig->label($from->component);
+            $source = $rig->graph->label($from->component);
             $names = implode(' and the ', array_keys($live)) . (count($live) === 1 ? ' pin' : ' pins');
             $stray = self::strayNeutrals($situation, $rig, $pins->pins[array_key_last($live)]);
             $hits[] = new Hit(

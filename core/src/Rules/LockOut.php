@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Rules;
 
-use Hollin\Core\Components\Switching\Contactor;
+use Hollin\Core\Network\Load;
+use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Reference\Source;
 
 /** What a contactor that locks the converter out costs, and what its lamp proves. */
@@ -28,19 +29,44 @@ final class LockOut implements RigRule
     public function hits(Examination $rig): array
     {
         $hits = [];
-        foreach ($rig->rig->all(Contactor::class) as $id => $contactor) {
-            if ($contactor->failsSafe()) {
+        foreach ($rig->graph->partsOf('contactor') as $id => $contactor) {
+            if ($contactor->text('contact') === 'no') {
                 continue;
             }
-            $lamp = ['none' => 'It has no lamp: nobody sees that it failed.', 'coil' => 'Its lamp proves that the coil has a supply, not that the contact opened.', 'output' => 'Its lamp shows whether the converter gets 120 V.'][$contactor->values->text('lamp', 'none')];
+            $lamp = ['none' => 'It has no lamp: nobody sees that it failed.', 'coil' => 'Its lamp proves that the coil has a supply, not that the contact opened.', 'output' => 'Its lamp shows whether the converter gets 120 V.'][$contactor->text('lamp', 'none')];
             $hits[] = new Hit(
                 $id,
-                sprintf('%s must pull in to be safe; a dead coil brings the loop back. %s Its box holds two sources: mark it.', $contactor->label(), $lamp),
+                sprintf('%s must pull in to be safe; a dead coil brings the loop back. %s Its box holds two sources: mark it.', $contactor->label, $lamp),
                 [$id],
-                [new Figure('Coil', $contactor->coilW() * 24 / 12, 'Ah a day', sprintf('%g W × 24 h ÷ 12 V while inverting', $contactor->coilW()), Source::computed('arithmetic'), null, true)],
+                self::coil($rig, $rig->graph->users["{$id}.coil"] ?? null),
             );
         }
 
         return $hits;
+    }
+
+    /** @return list<Figure> what the coil takes from the battery in a day, by way of the inverter that feeds it */
+    private static function coil(Examination $rig, ?Load $coil): array
+    {
+        if ($coil === null) {
+            return [];
+        }
+        foreach ($rig->settled as $settled) {
+            $source = $settled->situation->workingSource($coil->a, $coil->b);
+            foreach ($source === null ? [] : $rig->graph->converters as $unit) {
+                if ($unit->kind !== PowerConverter::INVERTER || $unit->component !== $rig->graph->sources[$source]->component) {
+                    continue;
+                }
+                foreach ($rig->graph->batteries as $battery) {
+                    if ($settled->situation->joined($unit->input[0], $battery->pos)) {
+                        $ah = $coil->watts * 24 / ($battery->ratedV * $unit->efficiency);
+
+                        return [new Figure('Coil', $ah, 'Ah a day', sprintf('%g W × 24 h ÷ (%g V × %g) while inverting', $coil->watts, $battery->ratedV, $unit->efficiency), Source::computed('arithmetic'), null, $rig->graph->partAt($coil->component)?->isAssumed('coilW') === true)];
+                    }
+                }
+            }
+        }
+
+        return [];
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Rules;
 
-use Hollin\Core\Components\Panels\Panel;
+use Hollin\Core\Network\Panels;
 use Hollin\Core\Plan\Slots;
 use Hollin\Core\Reference\Source;
 
@@ -35,13 +35,13 @@ final class LostCircuit implements RigRule
         foreach ($rig->graph->circuits as $id => $_) {
             $now = $this->states($rig, $id);
             if ($now === [] && $rig->asFound !== null && isset($rig->asFound->graph->circuits[$id]) && $this->states($rig->asFound, $id) !== []) {
-                $hits[] = new Hit($id . '|nowhere', sprintf('%s worked as found and works in no state of the plan.', $rig->rig->label($id)), [$id]);
+                $hits[] = new Hit($id . '|nowhere', sprintf('%s worked as found and works in no state of the plan.', $rig->graph->label($id)), [$id]);
             }
             $inverting = array_values(array_filter(array_keys($rig->settled), fn(string $s): bool => str_starts_with($s, 'inverting')));
             if (isset($rig->needs->offGrid[$id]) && $inverting !== [] && array_intersect($inverting, $now) === []) {
                 $hits[] = new Hit(
                     $id . '|off grid',
-                    sprintf('%s must run off grid and is %s while inverting.', $rig->rig->label($id), $rig->settled[$inverting[0]]->situation->liveness()[$id]->words),
+                    sprintf('%s must run off grid and is %s while inverting.', $rig->graph->label($id), $rig->settled[$inverting[0]]->situation->liveness()[$id]->words),
                     [$id],
                     remedies: $this->remedies($rig, $id),
                     title: 'Needed off grid, not fed',
@@ -71,9 +71,9 @@ final class LostCircuit implements RigRule
     private function remedies(Examination $rig, string $circuit): array
     {
         $remedies = [];
-        foreach ($rig->rig->all(Panel::class) as $panel) {
-            if ($rig->settled['inverting']->situation->hardHot($panel->bus()) !== null && Slots::hasRoom($rig->rig, $panel)) {
-                $remedies[] = Remedy::move("Move {$rig->rig->label($circuit)} to {$panel->label()}", 'the inverter feeds it', $circuit, $panel->id);
+        foreach (Panels::of($rig->graph) as $panel) {
+            if ($rig->settled['inverting']->situation->hardHot(Panels::bus($panel)) !== null && Panels::hasRoom($rig->graph, $panel)) {
+                $remedies[] = Remedy::move("Move {$rig->graph->label($circuit)} to {$panel->label}", 'the inverter feeds it', $circuit, $panel->id);
             }
         }
 

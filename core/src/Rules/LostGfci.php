@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Rules;
 
-use Hollin\Core\Components\Panels\Circuit;
-use Hollin\Core\Job\Rig;
+use Hollin\Core\Network\Graph;
+use Hollin\Core\Network\CircuitEnd;
 use Hollin\Core\Reference\Source;
 
 /** A receptacle that had GFCI protection has lost it, or one that needs it never had it. */
@@ -30,25 +30,25 @@ final class LostGfci implements RigRule
     public function hits(Examination $rig): array
     {
         $hits = [];
-        foreach ($rig->rig->all(Circuit::class) as $id => $circuit) {
-            if (self::isProtected($rig->rig, $circuit)) {
+        foreach ($rig->graph->circuits as $id => $circuit) {
+            if (self::isProtected($rig->graph, $circuit)) {
                 continue;
             }
-            $before = $rig->asFound?->rig->find($id);
-            $had = $before instanceof Circuit && self::isProtected($rig->asFound->rig, $before);
+            $before = $rig->asFound?->graph->circuits[$id] ?? null;
+            $had = $rig->asFound !== null && $before !== null && self::isProtected($rig->asFound->graph, $before);
             if (!$had && !$circuit->wantsGfci()) {
                 continue;
             }
             $hits[] = new Hit(
                 $id . ($had ? '|lost' : '|never'),
                 $had
-                    ? sprintf('%s had GFCI protection as found and has none in the plan.', $circuit->label())
-                    : sprintf('%s needs GFCI protection where it is used and has none.', $circuit->label()),
-                [$id, (string) ($circuit->hotPanel() ?? $circuit->behind())],
+                    ? sprintf('%s had GFCI protection as found and has none in the plan.', $circuit->label)
+                    : sprintf('%s needs GFCI protection where it is used and has none.', $circuit->label),
+                [$id, (string) ($circuit->panel ?? $circuit->behind)],
                 [],
                 [
-                    Remedy::set("Put a GFCI receptacle first on {$circuit->label()}", 'protects from every source', $id, '/gfci', 'receptacle'),
-                    Remedy::set("Fit a GFCI breaker for {$circuit->label()}", 'must be listed for that panel', $id, '/gfci', 'breaker'),
+                    Remedy::set("Put a GFCI receptacle first on {$circuit->label}", 'protects from every source', $id, '/gfci', 'receptacle'),
+                    Remedy::set("Fit a GFCI breaker for {$circuit->label}", 'must be listed for that panel', $id, '/gfci', 'breaker'),
                 ],
                 severity: $had ? Severity::Danger : Severity::Warning,
                 title: $had ? 'GFCI protection lost' : 'No GFCI protection',
@@ -58,13 +58,13 @@ final class LostGfci implements RigRule
         return $hits;
     }
 
-    private static function isProtected(Rig $rig, Circuit $circuit): bool
+    private static function isProtected(Graph $graph, CircuitEnd $circuit): bool
     {
-        for ($at = $circuit, $hops = 0; $at instanceof Circuit && $hops < 20; $hops++) {
-            if ($at->gfci() !== 'none') {
+        for ($at = $circuit, $hops = 0; $at !== null && $hops < 20; $hops++) {
+            if ($at->gfci !== 'none') {
                 return true;
             }
-            $at = $rig->find((string) $at->behind());
+            $at = $graph->circuits[(string) $at->behind] ?? null;
         }
 
         return false;

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Rules;
 
-use Hollin\Core\Components\Switching\TransferSwitch;
 use Hollin\Core\Network\Load;
 use Hollin\Core\Reference\Source;
 use Hollin\Core\States\Settled;
@@ -33,20 +32,21 @@ final class MotorTransfer implements RigRule
     {
         $motors = array_filter($rig->graph->loads, fn(Load $l): bool => $l->kind === 'motor');
         $hits = [];
-        foreach ($motors === [] ? [] : $rig->rig->all(TransferSwitch::class) as $id => $switch) {
+        foreach ($motors === [] ? [] : $rig->graph->partsOf('transfer_switch') as $id => $switch) {
             // The first state that shows it is enough.
-            foreach ($switch->isAutomatic() ? $rig->settled : [] as $state => $rest) {
-                $other = $rest->positions[$switch->handle()] === 'a' ? 'b' : 'a';
-                $over = $rig->engine->settle($rest->setting, [$switch->handle() => $other] + $rest->positions);
+            $handle = $switch->text('handle');
+            foreach ($switch->text('kind') === 'automatic' ? $rig->settled : [] as $state => $rest) {
+                $other = $rest->positions[$handle] === 'a' ? 'b' : 'a';
+                $over = $rig->engine->settle($rest->setting, [$handle => $other] + $rest->positions);
                 $thrown = array_filter(array_map(fn(Load $l): ?array => self::sources($over, $l), $motors));
                 if ($thrown === []) {
                     continue;
                 }
-                [$from, $to] = array_map(fn(string $s): string => $rig->rig->label($rig->graph->sources[$s]->component), array_values($thrown)[0]);
+                [$from, $to] = array_map(fn(string $s): string => $rig->graph->label($rig->graph->sources[$s]->component), array_values($thrown)[0]);
                 $names = implode(', ', array_map(fn(Load $l): string => $l->label, array_intersect_key($motors, $thrown)));
                 $hits[] = new Hit(
                     $id,
-                    sprintf('%s goes from %s to %s with both live and without a pause. What turns then meets the other out of step: %s.', $switch->label(), $from, $to, $names),
+                    sprintf('%s goes from %s to %s with both live and without a pause. What turns then meets the other out of step: %s.', $switch->label, $from, $to, $names),
                     [$id, ...array_values(array_unique(array_map(fn(Load $l): string => $l->circuit, array_intersect_key($motors, $thrown))))],
                     state: $state,
                 );

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Rules;
 
-use Hollin\Core\Components\Conversion\Inverting;
-use Hollin\Core\Components\Supply\Generator;
+use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Reference\Source;
+use Hollin\Core\Reference\TripCurve;
 
 /** In a load scenario something carries more than it may: supply, inlet, breaker, relay or inverter. */
 final class Overload implements RigRule
@@ -25,6 +25,7 @@ final class Overload implements RigRule
             [
                 Sample::found('air conditioner and water heater off the inverter', Sample::choose('in_line', ['continuousW' => 2000]), $all),
                 Sample::found('nobody has said what runs together', Sample::choose('in_line')),
+                Sample::found('a battery disconnect of 100 A', Sample::choose('in_line', ['continuousW' => 3000]), Sample::set('disconnect', '/ratingA', ['value' => 100, 'basis' => 'read_off']), $all),
                 Sample::silent('a fridge', Sample::choose('subpanel', ['circuits' => ['c_fridge' => true], 'inputLimitA' => 12, 'chargerA' => 40, 'converter' => 'removed']), $little),
             ],
         );
@@ -39,18 +40,23 @@ final class Overload implements RigRule
         $worst = [];
         foreach ($rig->currents()->amps as $state => $scenarios) {
             foreach ($scenarios as $scenario => $amps) {
-                foreach ($this->checked($rig, $state) as [$key, $element, $component, $what, $ratingA]) {
+                foreach ($this->checked($rig, $state) as [$key, $element, $component, $what, $ratingA, $hours]) {
                     $current = $amps[$element] ?? 0.0;
-                    $share = $current / $ratingA;
-                    if ($share <= 0.8 + 1e-9 || $share <= ($worst[$key][0] ?? 0.0)) {
+                    // What runs three hours or more counts for 125 %.
+                    $long = $hours ? $rig->currents()->continuousA($state, $scenario, $element) : 0.0;
+                    $over = $current > $ratingA * (1 + 1e-9);
+                    $share = max($current, $current + 0.25 * $long) / $ratingA;
+                    if ($share <= 1 + 1e-9 || $share <= ($worst[$key][0] ?? 0.0)) {
                         continue;
                     }
-                    $over = $share > 1 + 1e-9;
+                    $title = $rig->needs->scenarios[$scenario]['title'];
                     $worst[$key] = [$share, new Hit(
                         $key,
-                        sprintf('%s carries %.1f A of %.4g A in "%s" (%s).', ucfirst($what), $current, $ratingA, $rig->needs->scenarios[$scenario]['title'], $rig->named[$state]->title),
+                        $over
+                            ? sprintf('%s carries %.1f A of %.4g A in "%s" (%s).', ucfirst($what), $current, $ratingA, $title, $rig->named[$state]->title)
+                            : sprintf('%s carries %.1f A of %.4g A in "%s" (%s), %.1f A of it for hours: more than 80 %% of what it may.', ucfirst($what), $current, $ratingA, $title, $rig->named[$state]->title, $long),
                         [$component],
-                        [new Figure($what, $current, 'A', $this->sum($rig, $amps, $element, $current), Source::recalled('NFPA 70 210.20(A)'), $over ? $ratingA : 0.8 * $ratingA)],
+                        [new Figure($what, $current, 'A', sprintf('sum of the running loads and charging behind it: %.1f A%s', $current, $long > 0 ? sprintf(', %.1f A of it continuous', $long) : ''), Source::recalled('NFPA 70 210.20(A)'), $over ? $ratingA : 0.8 * $ratingA)],
                         severity: $over ? Severity::Warning : Severity::Advice,
                         title: $over ? 'Overload: ' . lcfirst($what) : 'Near its limit: ' . lcfirst($what),
                         state: $state,
@@ -59,11 +65,31 @@ final class Overload implements RigRule
                 }
             }
         }
+        $hits = array_map(fn(array $w): Hit => $w[1], $worst);
+        foreach ((new DirectLoading($rig))->over() as $over) {
+            $hits[] = $this->direct($rig, $over);
+        }
 
-        return array_values(array_map(fn(array $w): Hit => $w[1], $worst));
+        return array_values($hits);
     }
 
-    /** @return list<array{string, string, string, string, float}> key, element or source, component, words, rating */
+    /** @param array{id: string, component: string, what: string, amps: float, limitA: float, state: string, scenario: string, assumed: bool, opens: ?float, protects: bool} $over */
+    private function direct(Examination $rig, array $over): Hit
+    {
+        $title = $rig->needs->scenarios[$over['scenario']]['title'];
+
+        return new Hit(
+            "dc|{$over['id']}",
+            sprintf('%s carries %.0f A of %.4g A in "%s" (%s)%s.', ucfirst($over['what']), $over['amps'], $over['limitA'], $title, $rig->named[$over['state']]->title, $over['protects'] ? ' and opens ' . TripCurve::words($over['opens']) : ''),
+            [$over['component']],
+            [new Figure($over['what'], $over['amps'], 'A', 'load flow of that state with those loads, batteries half charged', Source::computed('load flow'), $over['limitA'], $over['assumed'])],
+            severity: Severity::Warning,
+            title: 'Overload: ' . lcfirst($over['what']),
+            state: $over['state'],
+        );
+    }
+
+    /** @return list<array{string, string, string, string, float, bool}> key, element or source, component, words, rating, whether hours count */
     private function checked(Examination $rig, string $state): array
     {
         $checked = [];
@@ -71,29 +97,22 @@ final class Overload implements RigRule
         foreach ($rig->currents()->rated() as $rated) {
             // Ways through one device are one thing to somebody who reads its rating.
             $key = $first["{$rated['component']}|{$rated['what']}"] ??= $rated['element'];
-            $checked[] = [$key, $rated['element'], $rated['component'], $rated['what'], $rated['ratingA']];
+            $checked[] = [$key, $rated['element'], $rated['component'], $rated['what'], $rated['ratingA'], in_array($rig->graph->elements[$rated['element']]->rating?->what, ['breaker', 'pins'], true)];
         }
-        foreach ($rig->graph->sources as $id => $source) {
-            $component = $rig->rig->find($source->component);
-            if ($component instanceof Inverting && $source->forming) {
-                $checked[] = [$id, $id, $source->component, $component->label() . ' while inverting', $component->continuousW() / 120];
-            } elseif ($source->surrounding !== null) {
-                $supply = $rig->currents()->supplyA($rig->settled[$state]);
-                if ($supply !== null) {
-                    $checked[] = [$id, $id, $source->component, sprintf('the %g A pedestal', $supply), $supply];
-                }
-            } elseif ($component instanceof Generator) {
-                $checked[] = [$id, $id, $source->component, $component->label(), $component->ratedW() / 120];
+        foreach ($rig->graph->converters as $unit) {
+            if ($unit->kind === PowerConverter::INVERTER) {
+                $id = "{$unit->component}.inverter";
+                $checked[] = [$id, $id, $unit->component, $rig->graph->label($unit->component) . ' while inverting', $unit->limitA, false];
+            }
+        }
+        foreach ($rig->graph->supplies as $supply) {
+            $amps = $supply->kind === 'shore' ? $rig->currents()->supplyA($rig->settled[$state]) : $rig->graph->sources[$supply->source]->limitA;
+            if ($amps !== null) {
+                $checked[] = [$supply->source, $supply->source, $supply->component, $supply->kind === 'shore' ? sprintf('the %g A pedestal', $amps) : $rig->graph->label($supply->component), $amps, true];
             }
         }
 
         return $checked;
-    }
-
-    /** @param array<string, float> $amps */
-    private function sum(Examination $rig, array $amps, string $element, float $total): string
-    {
-        return sprintf('sum of the running loads and charging behind it: %.1f A', $total);
     }
 
     /** The outside supply everything else hangs on: what is too much for it is too much behind it. */

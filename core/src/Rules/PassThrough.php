@@ -4,8 +4,7 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Rules;
 
-use Hollin\Core\Components\Conversion\InverterCharger;
-use Hollin\Core\Components\Panels\Circuit;
+use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Reference\Source;
 
 /** The breaker ahead of an inverter/charger is larger than its pass-through relay may carry. */
@@ -29,18 +28,21 @@ final class PassThrough implements RigRule
     public function hits(Examination $rig): array
     {
         $hits = [];
-        foreach ($rig->rig->all(InverterCharger::class) as $id => $inverter) {
-            [$amps, , $device] = $rig->reach()->at["{$id}.ac_in.l"] ?? [0.0, '', ''];
-            if ($amps <= $inverter->passThroughA()) {
+        foreach ($rig->graph->converters as $unit) {
+            $relay = $unit->kind === PowerConverter::CHARGER && $unit->throughInput !== [] ? $rig->graph->elements[$unit->throughInput[0]] : null;
+            [$amps, , $device] = $rig->reach()->at[$relay->a ?? ''] ?? [0.0, '', ''];
+            $passA = $relay?->ratingA() ?? INF;
+            $id = $unit->component;
+            if ($amps <= $passA) {
                 continue;
             }
-            $by = $device === '' ? 'the supply' : $rig->rig->label($device);
+            $by = $device === '' ? 'the supply' : $rig->graph->label($device);
             $hits[] = new Hit(
                 $id,
-                sprintf('%s ahead of %s lets %g A through; its relay may carry %g A.', ucfirst($by), $inverter->label(), $amps, $inverter->passThroughA()),
+                sprintf('%s ahead of %s lets %g A through; its relay may carry %g A.', ucfirst($by), $rig->graph->label($id), $amps, $passA),
                 array_values(array_filter([$id, $device])),
-                [new Figure('Breaker ahead of the relay', $amps, 'A', 'largest current that can arrive before a device opens', Source::computed('widest path'), $inverter->passThroughA())],
-                $this->remedies($rig, $id, $inverter->passThroughA()),
+                [new Figure('Breaker ahead of the relay', $amps, 'A', 'largest current that can arrive before a device opens', Source::computed('widest path'), $passA)],
+                $this->remedies($rig, $id, $passA),
             );
         }
 
@@ -51,9 +53,9 @@ final class PassThrough implements RigRule
     private function remedies(Examination $rig, string $inverter, float $ratingA): array
     {
         $remedies = [];
-        foreach ($rig->rig->all(Circuit::class) as $id => $circuit) {
-            if ($circuit->feedsComponent() === $inverter) {
-                $remedies[] = Remedy::set(sprintf('Use a %g A breaker for %s', $ratingA, $circuit->label()), 'protects the relay', $id, '/breakerA', ['value' => (int) $ratingA, 'basis' => 'told']);
+        foreach ($rig->graph->circuits as $id => $circuit) {
+            if ($circuit->feeds === $inverter) {
+                $remedies[] = Remedy::set(sprintf('Use a %g A breaker for %s', $ratingA, $circuit->label), 'protects the relay', $id, '/breakerA', ['value' => (int) $ratingA, 'basis' => 'told']);
             }
         }
 

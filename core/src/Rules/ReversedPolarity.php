@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Rules;
 
-use Hollin\Core\Components\Panels\Panel;
+use Hollin\Core\Network\Panels;
 use Hollin\Core\Reference\Source;
 
 /** Single-pole breakers at a pedestal with hot and neutral reversed: what is switched off stays live. */
@@ -41,13 +41,15 @@ final class ReversedPolarity implements RigRule
         if ($settled === null) {
             return [];
         }
-        foreach ($rig->rig->all(Panel::class) as $id => $panel) {
-            if ($settled->situation->hardHot($panel->neutralBar()) !== null) {
+        foreach (Panels::of($rig->graph) as $id => $panel) {
+            $bar = Panels::neutralBar($panel);
+            $live = $settled->situation->hardHot($bar);
+            if ($live !== null) {
                 return [new Hit(
                     'reversed',
-                    sprintf('At a reversed pedestal the neutral bar of %s is the live wire and its breakers part only the return: a circuit that is switched off is still live.', $panel->label()),
+                    sprintf('At a reversed pedestal the neutral bar of %s is the live wire and its breakers part only the return: a circuit that is switched off is still live.', $panel->label),
                     [$id],
-                    paths: [[$rig->graph->sources[(string) $settled->situation->hardHot($panel->neutralBar())]->a, $panel->neutralBar()]],
+                    paths: [[$rig->graph->sources[$live]->a, $bar]],
                     ways: Ways::outside('hot and neutral reversed'),
                     proof: $rig->faults()['fault_reversed'],
                 )];

@@ -258,7 +258,7 @@ final class Search
                 if ($failure['slips'] < ($failures[$failure['words']]['slips'] ?? PHP_INT_MAX)) {
                     $failures[$failure['words']] = ['slips' => $failure['slips'], 'words' => $failure['words']];
                 }
-                $by[$failure['component']] = $this->rig->rig->label($failure['component']);
+                $by[$failure['component']] = $this->rig->graph->label($failure['component']);
             }
         }
         if ($by === []) {
@@ -266,7 +266,7 @@ final class Search
                 foreach ($this->rig->named as $state) {
                     foreach ($this->claimedHits($this->rig->engine->settle($state->setting, [], $failure)->situation) as $key) {
                         if (str_starts_with($key, $prefix)) {
-                            $by[$failure->component] = $this->rig->rig->label($failure->component);
+                            $by[$failure->component] = $this->rig->graph->label($failure->component);
                         }
                     }
                 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Rules;
 
-use Hollin\Core\Components\Panels\Panel;
+use Hollin\Core\Network\Panels;
 use Hollin\Core\Plan\Slots;
 use Hollin\Core\Reference\Source;
 use Hollin\Core\States\Situation;
@@ -40,18 +40,18 @@ final class SplitReturn implements StateRule
                 continue;
             }
             $works = $situation->workingSource($end->hot, $end->neutral) !== null;
-            $label = $rig->rig->label($id);
+            $label = $rig->graph->label($id);
             $hits[] = new Hit(
                 $id . ($works ? '|wrong path' : '|no return'),
                 $works
-                    ? sprintf('%s works, but its current leaves by %s and returns by %s: a path nobody sized, and it trips any GFCI on the way.', $label, $rig->rig->label($end->hotFrom), $rig->rig->label($end->neutralFrom))
-                    : sprintf('The hot of %s is live from %s, its neutral lands on %s which has no way back to that source. Nothing on the circuit works, and that neutral bar stands at line voltage as soon as anything is switched on.', $label, $rig->rig->label($end->hotFrom), $rig->rig->label($end->neutralFrom)),
+                    ? sprintf('%s works, but its current leaves by %s and returns by %s: a path nobody sized, and it trips any GFCI on the way.', $label, $rig->graph->label($end->hotFrom), $rig->graph->label($end->neutralFrom))
+                    : sprintf('The hot of %s is live from %s, its neutral lands on %s which has no way back to that source. Nothing on the circuit works, and that neutral bar stands at line voltage as soon as anything is switched on.', $label, $rig->graph->label($end->hotFrom), $rig->graph->label($end->neutralFrom)),
                 [$id, $end->hotFrom, $end->neutralFrom],
                 [],
                 array_values(array_filter([
                     self::fetch($rig, $id),
-                    ($home = $rig->rig->find($end->neutralFrom)) instanceof Panel && Slots::hasRoom($rig->rig, $home)
-                        ? Remedy::move("Move the hot of {$label} back to {$rig->rig->label($end->neutralFrom)}", 'hot and neutral together', $id, $end->neutralFrom, 'hot')
+                    ($home = $rig->graph->partAt($end->neutralFrom))?->is('panel') === true && Panels::hasRoom($rig->graph, $home)
+                        ? Remedy::move("Move the hot of {$label} back to {$rig->graph->label($end->neutralFrom)}", 'hot and neutral together', $id, $end->neutralFrom, 'hot')
                         : null,
                 ])),
                 [[$rig->graph->sources[$source]->a, $end->hot]],
@@ -67,9 +67,9 @@ final class SplitReturn implements StateRule
     public static function fetch(Examination $rig, string $circuit): Remedy
     {
         $from = $rig->graph->circuits[$circuit]->hotFrom;
-        $label = sprintf('Move the neutral of %s to %s', $rig->rig->label($circuit), $rig->rig->label($from));
+        $label = sprintf('Move the neutral of %s to %s', $rig->graph->label($circuit), $rig->graph->label($from));
 
-        return $rig->rig->find($from) instanceof Panel
+        return $rig->graph->partAt($from)?->is('panel') === true
             ? Remedy::move($label, 'hot and neutral together', $circuit, $from, 'neutral')
             : Remedy::set($label, 'hot and neutral together', $circuit, '/neutral', ['behind' => $from]);
     }

@@ -4,8 +4,7 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Rules;
 
-use Hollin\Core\Components\Conversion\Inverter;
-use Hollin\Core\Components\Conversion\Inverting;
+use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Reference\Source;
 
 /** Loads that start as soon as 120 V appears, on an inverter: they drain the bank, and a motor may not start at all. */
@@ -41,37 +40,37 @@ final class StartsByItself implements RigRule
                 }
             }
             foreach ($by as $component => $loads) {
-                $unit = $rig->rig->find($component);
-                if (!$unit instanceof Inverting || isset($hits[$component])) {
+                $unit = self::unit($rig, $component);
+                if ($unit === null || isset($hits[$component])) {
                     continue;
                 }
                 $watts = array_sum(array_map(fn($l): float => $l->watts, $loads));
                 $hits[$component] = new Hit(
                     $component,
-                    sprintf('%s start%s by %s as soon as %s runs: %.0f W without anybody switching them on.', self::names($loads), count($loads) === 1 ? 's' : '', count($loads) === 1 ? 'itself' : 'themselves', $unit->label(), $watts),
+                    sprintf('%s start%s by %s as soon as %s runs: %.0f W without anybody switching them on.', self::names($loads), count($loads) === 1 ? 's' : '', count($loads) === 1 ? 'itself' : 'themselves', $rig->graph->label($component), $watts),
                     array_values(array_unique([$component, ...array_map(fn($l): string => $l->circuit, $loads)])),
-                    [new Figure('Starts by itself', $watts, 'W', implode(' + ', array_map(fn($l): string => sprintf('%g', $l->watts), $loads)) . ' W', Source::commonPractice(), $unit->continuousW())],
-                    severity: $watts > $unit->continuousW() ? Severity::Warning : Severity::Advice,
+                    [new Figure('Starts by itself', $watts, 'W', implode(' + ', array_map(fn($l): string => sprintf('%g', $l->watts), $loads)) . ' W', Source::commonPractice(), $unit->limitA * $unit->holdsV)],
+                    severity: $watts > $unit->limitA * $unit->holdsV ? Severity::Warning : Severity::Advice,
                     state: $state,
                 );
                 foreach ($loads as $id => $load) {
-                    if ($load->lockedRotorA !== null && $load->lockedRotorA * 120 > $unit->surgeW()) {
+                    if ($load->lockedRotorA !== null && $load->lockedRotorA > $unit->surgeA) {
                         $hits["{$component}|{$id}"] = new Hit(
                             "{$component}|start|{$id}",
-                            sprintf('%s needs %.0f A to start; %s gives %.0f A for a moment.', $load->label, $load->lockedRotorA, $unit->label(), $unit->surgeW() / 120),
+                            sprintf('%s needs %.0f A to start; %s gives %.0f A for a moment.', $load->label, $load->lockedRotorA, $rig->graph->label($component), $unit->surgeA),
                             [$component, $load->circuit],
-                            [new Figure('Locked-rotor current', $load->lockedRotorA, 'A', 'read off the part', Source::commonPractice(), $unit->surgeW() / 120)],
+                            [new Figure('Locked-rotor current', $load->lockedRotorA, 'A', 'read off the part', Source::commonPractice(), $unit->surgeA)],
                             title: 'Motor may not start on the inverter',
                             state: $state,
                         );
                     }
                 }
-                if ($unit instanceof Inverter && $unit->values->text('waveform') === 'modified') {
+                if ($rig->graph->sources["{$component}.inverter"]->waveform === 'modified') {
                     $motors = array_filter($loads, fn($l): bool => $l->kind === 'motor');
                     if ($motors !== []) {
                         $hits["{$component}|wave"] = new Hit(
                             "{$component}|wave",
-                            sprintf('%s makes modified sine; %s runs hot on it and some chargers and GFCIs fail.', $unit->label(), self::names($motors)),
+                            sprintf('%s makes modified sine; %s runs hot on it and some chargers and GFCIs fail.', $rig->graph->label($component), self::names($motors)),
                             [$component, ...array_values(array_map(fn($l): string => $l->circuit, $motors))],
                             severity: Severity::Advice,
                             title: 'Modified sine on a motor',
@@ -83,6 +82,18 @@ final class StartsByItself implements RigRule
         }
 
         return array_values($hits);
+    }
+
+    /** The inverter a component is, or null. */
+    private static function unit(Examination $rig, string $component): ?PowerConverter
+    {
+        foreach ($rig->graph->converters as $converter) {
+            if ($converter->component === $component && $converter->kind === PowerConverter::INVERTER) {
+                return $converter;
+            }
+        }
+
+        return null;
     }
 
     /** @param array<string, \Hollin\Core\Network\Load> $loads */

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Rules;
 
-use Hollin\Core\Components\Supply\Generator;
-use Hollin\Core\Components\Supply\SurgeUnit;
 use Hollin\Core\Reference\Source;
 
 /** A surge unit sees a floating source as open ground and refuses it. */
@@ -32,9 +30,9 @@ final class SupplyRefused implements RigRule
     public function hits(Examination $rig): array
     {
         $hits = [];
-        foreach ($rig->rig->all(SurgeUnit::class) as $id => $unit) {
+        foreach ($rig->graph->partsOf('surge_unit') as $id => $unit) {
             foreach ($rig->settled as $state => $settled) {
-                if (($settled->positions[$unit->cutOff()] ?? '') !== 'open') {
+                if (($settled->positions[$unit->text('cutOff')] ?? '') !== 'open') {
                     continue;
                 }
                 $situation = $settled->situation;
@@ -43,13 +41,13 @@ final class SupplyRefused implements RigRule
                     continue;
                 }
                 $from = $rig->graph->sources[$source]->component;
-                $generator = $rig->rig->find($from);
+                $generator = $rig->graph->partAt($from);
                 $hits[$from] ??= new Hit(
                     "{$id}|{$from}",
-                    sprintf('%s reads %s as open ground and keeps it out.', $unit->label(), $rig->rig->label($from)),
+                    sprintf('%s reads %s as open ground and keeps it out.', $unit->label, $rig->graph->label($from)),
                     [$id, $from],
-                    remedies: $generator instanceof Generator && $generator->values->text('bond') === 'floating'
-                        ? [Remedy::set("Use a bonding plug in {$generator->label()}", 'one bond, at the source; only with a set that floats', $from, '/bond', 'plug')]
+                    remedies: $generator?->is('generator') === true && $generator->text('bond') === 'floating'
+                        ? [Remedy::set("Use a bonding plug in {$generator->label}", 'one bond, at the source; only with a set that floats', $from, '/bond', 'plug')]
                         : [],
                     paths: [[$rig->graph->sources[$source]->a, "{$id}.in.l"]],
                     state: $state,

@@ -72,7 +72,7 @@ final class DirectShares
         $a = $this->network->node[$this->pos] ?? -1;
         $b = $this->network->node[$neg] ?? -1;
 
-        return $this->volts === null ? INF : abs($this->volts[$a] - $this->volts[$b]);
+        return $this->volts === null || $a < 0 || $b < 0 ? INF : abs($this->volts[$a] - $this->volts[$b]);
     }
 
     /** @return array<string, float> element or battery => its share of what is drawn, without sign */
@@ -80,7 +80,10 @@ final class DirectShares
     {
         $shares = [];
         $volts = $this->volts;
-        foreach ($volts === null ? [] : $this->network->branches as $branch) {
+        if ($volts === null) {
+            return [];
+        }
+        foreach ($this->network->branches as $branch) {
             if ($branch->kind === 'wire' || $branch->kind === 'battery') {
                 $shares[$branch->of] = abs(($volts[$branch->a] - $volts[$branch->b]) * $branch->re);
             }

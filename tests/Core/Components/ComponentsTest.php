@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use Hollin\Core\Components\Wiring;
 use Hollin\Core\Components\Catalogue;
 use Hollin\Core\Components\Component;
 use Hollin\Core\Job\Rig;
@@ -84,7 +85,7 @@ describe('inlet', function (): void {
 describe('panel', function (): void {
     it('has a main breaker between line and bus, or lugs', function (): void {
         $with = graphOf(['panel' => PANEL]);
-        expect($with->elements['panel.main_pole']->ratingA)->toBe(30.0)->and($with->devices['panel.main']->job)->toBe('breaker');
+        expect($with->elements['panel.main_pole']->ratingA())->toBe(30.0)->and($with->devices['panel.main']->job)->toBe('breaker');
         $without = graphOf(['panel' => array_diff_key(PANEL, ['mainA' => 1, 'mainSlot' => 1])]);
         expect($without->elements['panel.lugs']->kind)->toBe(ElementKind::Conductor)->and($without->devices)->toBe([]);
     });
@@ -123,7 +124,7 @@ describe('circuit', function (): void {
         expect(joints($graph, Role::L1))->toContain('panel.bus–c1.head')->toContain('c1.head–c1.l')
             ->and(joints($graph, Role::N))->toBe(['panel.neutral_bar–c1.n'])
             ->and(joints($graph, Role::PE))->toContain('panel.ground_bar–c1.g')
-            ->and($graph->elements['c1.pole']->ratingA)->toBe(15.0)
+            ->and($graph->elements['c1.pole']->ratingA())->toBe(15.0)
             ->and($graph->circuits['c1']->together)->toBeTrue();
     });
 
@@ -213,10 +214,9 @@ describe('inverter/charger', function (): void {
         expect(joints(graphOf(['inverter' => INVERTER]), Role::PE, ElementKind::Conductor))->toBe(['inverter.ac_in.g–inverter.ac_out.g', 'inverter.ac_out.g–frame']);
     });
 
-    it('draws its charging from AC at 1.125 x nominal volts / efficiency', function (): void {
-        $rig = Rig::from(Rigs::object(['inverter' => INVERTER]));
-        // 100 A × 13.5 V ÷ 0.88 ÷ 120 V
-        expect($rig->components['inverter']->chargerInputA())->toEqualWithDelta(12.78, 0.01);
+    it('draws its charging from AC at its charging volts / efficiency', function (): void {
+        // 100 A × 14.2 V ÷ 0.88 ÷ 120 V
+        expect(graphOf(['inverter' => INVERTER])->converters['inverter.charger']->fullInputW() / 120)->toEqualWithDelta(13.447, 0.01);
     });
 });
 
@@ -238,8 +238,14 @@ describe('bank', function (): void {
     });
 
     it('knows its full and its highest volts', function (): void {
-        $bank = Rig::from(Rigs::object(['bank' => ['series' => 2] + BANK]))->components['bank'];
-        expect($bank->fullV())->toEqualWithDelta(27.0, 0.01)->and($bank->highestV())->toEqualWithDelta(28.8, 0.01);
+        $battery = graphOf(['bank' => ['series' => 2] + BANK])->batteries['bank.cells'];
+        expect($battery->fullV())->toEqualWithDelta(27.0, 0.01)->and($battery->highestV())->toEqualWithDelta(28.8, 0.01)->and($battery->systemV())->toBe(24.0);
+    });
+
+    it('has the curve of its cells, also where somebody entered 12 V for a lithium', function (): void {
+        $battery = graphOf(['bank' => ['unitV' => 12] + BANK])->batteries['bank.cells'];
+        // Four cells of 3.2 V: 13.5 V full, 13.2 V at half, 14.4 V while charged.
+        expect($battery->fullV())->toEqualWithDelta(13.5, 0.01)->and($battery->restV('half'))->toEqualWithDelta(13.2, 0.01)->and($battery->highestV())->toEqualWithDelta(14.4, 0.01);
     });
 });
 

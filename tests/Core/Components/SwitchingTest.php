@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use Hollin\Core\Components\Wiring;
 use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Role;

@@ -61,7 +61,7 @@ describe('a cable', function (): void {
         $cable = valuesOf(['cable' => ['size' => ['value' => 'awg:2', 'basis' => 'told'], 'lengthM' => 1.5, 'sheath' => 'fine', 'parallel' => 2]])->cable('cable');
         expect($cable?->spoken())->toBe('2 × 2 AWG')->and($cable?->lengthM)->toBe(1.5)->and($cable?->sheath)->toBe('fine')
             // Two in parallel carry twice and drop half.
-            ->and($cable?->ampacityA(Ampacity::Marine))->toBe(420.0)->and($cable?->ohm(75))->toEqualWithDelta(1.5 * 0.6365e-3 / 2, 1e-6);
+            ->and($cable === null ? null : Ampacity::Marine->ofCable($cable))->toBe(420.0)->and($cable?->ohm(75))->toEqualWithDelta(1.5 * 0.6365e-3 / 2, 1e-6);
     });
 
     it('is a single sheathed one when nothing else is said', function (): void {
@@ -69,8 +69,10 @@ describe('a cable', function (): void {
         expect($cable?->parallel)->toBe(1)->and($cable?->sheath)->toBe('nm_b')->and($cable?->spoken())->toBe('14 AWG')->and((new Values(new stdClass()))->cable('cable'))->toBeNull();
     });
 
-    it('has no ampacity where the school knows no such size', function (): void {
-        expect(valuesOf(['cable' => ['size' => 'mm2:35', 'lengthM' => 1]])->cable('cable')?->ampacityA(Ampacity::Building))->toBeNull();
+    it('carries its insulation, its place and its neighbours', function (): void {
+        $cable = valuesOf(['cable' => ['size' => 'awg:6', 'lengthM' => 1, 'insulationC' => 90, 'ambientC' => 50, 'bundled' => 4]])->cable('cable');
+        // 6 AWG, 90 °C: 75 A × √(40 ÷ 60) × 0.8, under the 55 A of a 60 °C terminal (NFPA 70, from memory).
+        expect($cable === null ? null : Ampacity::Building->ofCable($cable))->toEqualWithDelta(75 * sqrt(40 / 60) * 0.8, 0.01);
     });
 });
 

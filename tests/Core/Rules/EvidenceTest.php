@@ -67,8 +67,8 @@ describe('currents', function (): void {
 
             return (new Currents($rig))->amps['shore_s30']['x']['shore.supply'];
         };
-        // The air conditioner takes 12.5 A; the charger would take 12.78 A.
-        expect($at(30))->toEqualWithDelta(25.28, 0.05)->and($at(20))->toEqualWithDelta(20.0, 0.01)->and($at(10))->toEqualWithDelta(12.5, 0.01);
+        // The air conditioner takes 12.5 A; the charger would take 100 A × 14.2 V ÷ 0.88 ÷ 120 V = 13.45 A.
+        expect($at(30))->toEqualWithDelta(25.95, 0.05)->and($at(20))->toEqualWithDelta(20.0, 0.01)->and($at(10))->toEqualWithDelta(12.5, 0.01);
     });
 
     it('count the converter at full output while it runs', function () use ($scenario): void {

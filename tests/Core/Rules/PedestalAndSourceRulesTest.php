@@ -157,6 +157,7 @@ describe('life safety', function (): void {
     $brakes = fn(string $from): array => [
         Sample::add('brakes', ['type' => 'dc_load', 'label' => 'Breakaway', 'use' => 'breakaway', 'amps' => 16]),
         Sample::add('ld_b', ['type' => 'lead', 'label' => 'To brakes', 'from' => $from, 'to' => 'brakes.pos', 'pole' => 'positive', 'cable' => ['size' => 'awg:10', 'lengthM' => 1]]),
+        Sample::add('ld_b_neg', ['type' => 'lead', 'label' => 'From brakes', 'from' => 'dc_panel.neg', 'to' => 'brakes.neg', 'pole' => 'negative', 'cable' => ['size' => 'awg:10', 'lengthM' => 1]]),
     ];
 
     it('must not hang behind a disconnect: brakes are a danger, detectors a warning', function () use ($brakes): void {
@@ -169,6 +170,16 @@ describe('life safety', function (): void {
         expect(byKey(Rigs::asFound($alone), 'life_safety'))->toHaveKey('brakes|dead');
         $lithium = Rigs::job(...$brakes('house.pos'), ...[Sample::survey('house', '/bmsContinuousA', ['value' => 100, 'basis' => 'read_off'])]);
         expect(byKey(Rigs::asFound($lithium), 'life_safety')['brakes|bms']->severity()->value)->toBe('advice');
+    });
+
+    it('is dead without a negative', function () use ($brakes): void {
+        $document = Rigs::job(...array_slice($brakes('dc_panel.pos'), 0, 2));
+        expect(byKey(Rigs::asFound($document), 'life_safety')['brakes|dead']->hit->text)->toContain('no negative');
+    });
+
+    it('is told when a lithium battery may open whose limit nobody has entered', function () use ($brakes): void {
+        $lithium = Rigs::job(...$brakes('house.pos'), ...[Sample::survey('house', '/chemistry', 'lfp')]);
+        expect(byKey(Rigs::asFound($lithium), 'life_safety'))->toHaveKey('brakes|bms');
     });
 
     it('is content with a fuse between', function () use ($brakes): void {

@@ -202,7 +202,7 @@ describe('conductor protection', function (): void {
     it('grades an unfused lead by its length', function (float $metres, ?string $severity): void {
         $findings = Rigs::findings(Rigs::asFound(Rigs::job(Sample::survey('ld_house', '/cable/lengthM', ['value' => $metres, 'basis' => 'measured']))), 'conductor_protection');
         expect($findings === [] ? null : $findings[0]->severity()->value)->toBe($severity);
-    })->with([[0.15, null], [1.0, 'warning'], [2.5, 'danger']]);
+    })->with([[0.15, null], [0.4, 'warning'], [1.0, 'danger'], [2.5, 'danger']]);
 
     it('asks the school that governs', function (): void {
         $edits = [Sample::choose('in_line', ['dcSize' => 'awg:4/0'])];
@@ -266,8 +266,8 @@ describe('overload', function (): void {
     });
 
     it('advises from 80 % on', function () use ($together): void {
-        // Converter 7.33 A and the fridge 2.7 A on a 15 A pedestal is 67 %; with 260 W more 82 %.
-        $document = Rigs::job(Sample::survey('shore', '/supplies', ['s15' => ['ratingA' => 15]]), Sample::survey('c_outlets', '/loads', ['iron' => ['label' => 'Iron', 'watts' => 260, 'kind' => 'resistive']]), $together(['c_fridge.element']));
+        // Converter 7.33 A for hours and the fridge 2.7 A on a 15 A pedestal; 400 W more for hours are past 80 %, though within 15 A.
+        $document = Rigs::job(Sample::survey('shore', '/supplies', ['s15' => ['ratingA' => 15]]), Sample::survey('c_outlets', '/loads', ['iron' => ['label' => 'Iron', 'watts' => 400, 'kind' => 'resistive', 'continuous' => true]]), $together(['c_fridge.element']));
         expect(Rigs::findings(Rigs::asFound($document), 'overload'))->toBe([]);
         $more = Rigs::edit($document, $together(['c_fridge.element', 'c_outlets.iron']));
         $finding = Rigs::findings(Rigs::asFound($more), 'overload');

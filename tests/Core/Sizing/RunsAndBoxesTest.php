@@ -54,16 +54,23 @@ describe('assist', function (): void {
 
     it('takes from the battery what the limit does not let in', function (bool $assist) use ($heavy): void {
         $rig = Rigs::planned(Rigs::job($heavy, Sample::choose('in_line', ['continuousW' => 3000, 'inputLimitA' => 15, 'assist' => $assist, 'converter' => 'removed'])));
-        $amps = $rig->currents()->amps['shore_s30']['x'];
+        $amps = $rig->currents()->amps['shore_and_inverter']['x'];
         // 12.5 A and 12 A want 24.5 A; the limit lets 15 A in.
         expect($amps['inverter.pass_l'])->toEqualWithDelta($assist ? 15.0 : 24.5, 0.01)->and($amps['inlet.hot'])->toEqualWithDelta($assist ? 15.0 : 24.5, 0.01)
             ->and($amps['inverter_out.hot'])->toEqualWithDelta(24.5, 0.01)
             ->and($amps['inverter.dc'] ?? 0.0)->toEqualWithDelta($assist ? 9.5 * 120 / (12 * 0.88) : 0.0, 0.1);
     })->with([true, false]);
 
-    it('does the same in the load flow', function () use ($heavy): void {
+    it('does not take place while the unit is set to charge only', function () use ($heavy): void {
         $rig = Rigs::planned(Rigs::job($heavy, Sample::choose('in_line', ['continuousW' => 3000, 'inputLimitA' => 15, 'assist' => true, 'converter' => 'removed'])));
         $flow = Hollin\Core\Solve\LoadFlow::of($rig->settled['shore_s30'], ['c_air.unit' => true, 'c_water.element' => true]);
+        expect($rig->settled['shore_s30']->positions['inverter.mode'])->toBe('charge')
+            ->and($flow->acA['inverter.pass_l'])->toBeGreaterThan(23.0)->and($flow->loads)->not->toHaveKey('inverter.assist');
+    });
+
+    it('does the same in the load flow', function () use ($heavy): void {
+        $rig = Rigs::planned(Rigs::job($heavy, Sample::choose('in_line', ['continuousW' => 3000, 'inputLimitA' => 15, 'assist' => true, 'converter' => 'removed'])));
+        $flow = Hollin\Core\Solve\LoadFlow::of($rig->settled['shore_and_inverter'], ['c_air.unit' => true, 'c_water.element' => true]);
         expect($flow->acA['inverter.pass_l'])->toEqualWithDelta(15.0, 0.01)->and($flow->acA['inverter_out.hot'])->toBeGreaterThan(23)
             ->and($flow->loads['inverter.assist']['watts'])->toBeLessThan(-900)->and($flow->sources['bank.cells']['amps'])->toBeGreaterThan(80)
             ->and($flow->sources['inverter.charger']['amps'])->toEqualWithDelta(0.0, 1e-6);
@@ -92,9 +99,9 @@ it('counts the cables that end in a box', function (): void {
         Sample::add('box_out', ['type' => 'feeder', 'label' => 'Out', 'from' => ['at' => 'box', 'port' => 'out'], 'to' => ['at' => 'main_panel', 'port' => 'line'], 'cable' => ['size' => 'awg:10', 'lengthM' => 1]]),
     );
     $rig = Rigs::asFound($document);
-    $box = $rig->rig->find('box');
+    $box = $rig->graph->parts['box'];
     // 10/2 in and out, one 14/2 more: 4 × 2.50 + 2 × 2.00 + one ground of 2.50.
-    expect($box instanceof Hollin\Core\Components\Panels\SpliceBox ? BoxVolume::of($rig->graph, $box)->cm3 : 0)->toEqualWithDelta((4 * 2.5 + 2 * 2.0 + 2.5) * 16.387064, 1e-6);
+    expect(BoxVolume::of($rig->graph, $box)->cm3)->toEqualWithDelta((4 * 2.5 + 2 * 2.0 + 2.5) * 16.387064, 1e-6);
 });
 
 it('weighs what a retrofit adds in the usual way', function (): void {

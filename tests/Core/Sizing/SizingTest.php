@@ -57,7 +57,7 @@ it('suits a family only when rating, breaking and cable all fit', function (): v
         ->and($families['mrbf']['suits'])->toBeFalse()->and($families['mrbf']['why'])->toContain('not made large enough')
         ->and($families['anl']['suits'])->toBeFalse()->and($families['anl']['why'])->toContain('breaks 6.0 kA');
     $thin = array_column(sizedFor(['continuousW' => 3000, 'dcSize' => 'awg:2/0'])['fuse']['families'], null, 'family');
-    expect($thin['class_t']['suits'])->toBeFalse()->and($thin['class_t']['why'])->toContain('more than the cable carries');
+    expect($thin['class_t']['suits'])->toBeFalse()->and($thin['class_t']['why'])->toContain('more than the cable may have ahead of it (350 A)');
 });
 
 it('marks what rests on an assumption', function (): void {

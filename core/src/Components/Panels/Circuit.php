@@ -199,6 +199,17 @@ final class Circuit extends Component
             $this->lands('hot') === $this->lands('neutral') && $this->values->group('hot')?->text('port') === $this->values->group('neutral')?->text('port'),
             $this->lands('hot'),
             $this->lands('neutral'),
+            $this->label(),
+            $this->gfci(),
+            $this->place(),
+            $this->breakerA(),
+            $this->behind(),
+            $this->neutralBehind(),
+            $this->hotPanel(),
+            $this->neutralPanel(),
+            $this->slot(),
+            $this->half(),
+            $this->feedsComponent(),
         ));
         foreach ($this->values->entries('loads') as $id => $load) {
             $graph->load(new Load(

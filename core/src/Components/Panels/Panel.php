@@ -57,6 +57,11 @@ final class Panel extends Component
         return in_array($name, self::portNames(), true) ? new Port("{$this->id}.{$name}", $this->neutralBar(), $this->groundBar()) : null;
     }
 
+    protected function facts(): array
+    {
+        return ['bus' => $this->bus(), 'neutralBar' => $this->neutralBar(), 'groundBar' => $this->groundBar()];
+    }
+
     public function bus(): string
     {
         return "{$this->id}.bus";

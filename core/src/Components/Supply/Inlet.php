@@ -11,6 +11,7 @@ use Hollin\Core\Network\ExposedPins;
 use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Port;
+use Hollin\Core\Network\Rating;
 use Hollin\Core\Wall\Plate;
 
 /**
@@ -87,7 +88,7 @@ final class Inlet extends Component
     public function compile(Graph $graph, Rig $rig): void
     {
         $pins = new Port("{$this->id}.pin_l", "{$this->id}.pin_n", "{$this->id}.pin_g");
-        $graph->cable($this->id, $pins, Port::named($this->id), $this->values->cable('cord'));
+        $graph->cable($this->id, $pins, Port::named($this->id), $this->values->cable('cord'), new Rating($this->ratingA(), 'pins'));
         $positions = ['out' => 'unplugged'];
         $selects = $mates = [];
         foreach ($this->places($rig) as $position => $place) {

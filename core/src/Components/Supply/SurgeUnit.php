@@ -63,6 +63,11 @@ final class SurgeUnit extends Component
         return [$this->values->number('lowV', self::LOW_V), $this->values->number('highV', self::HIGH_V)];
     }
 
+    protected function facts(): array
+    {
+        return ['cutOff' => $this->cutOff()];
+    }
+
     public function cutOff(): string
     {
         return "{$this->id}.cut_off";

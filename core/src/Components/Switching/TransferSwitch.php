@@ -58,6 +58,11 @@ final class TransferSwitch extends Component
         return $this->values->number('ratingA');
     }
 
+    protected function facts(): array
+    {
+        return ['handle' => $this->handle()];
+    }
+
     public function handle(): string
     {
         return "{$this->id}.handle";
