@@ -4,9 +4,8 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Answers;
 
-use Hollin\Core\Components\Conversion\Converter;
-use Hollin\Core\Components\Panels\Circuit;
-use Hollin\Core\Components\Panels\Panel;
+use Hollin\Core\Network\Panels;
+use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Rules\Examination;
 use Hollin\Core\Solve\Meter;
 use Hollin\Core\States\NamedState;
@@ -48,26 +47,31 @@ final readonly class Baseline
             // Whatever its charge: from low to full.
             $points[] = new self("rest_{$id}", "{$rig->graph->label($id)}, resting volts", $dead->id, $dead->title, 'dc_volts', $bank->pos, $bank->neg, 'V', round($bank->restV('low') - 0.3, 1), round($bank->fullV() + 0.2, 1), null, 'nothing charging, nothing drawing, an hour after the last charge');
         }
-        foreach ($rig->rig->all(Panel::class) as $id => $panel) {
-            $points[] = new self("bond_{$id}", "{$panel->label()}, neutral bar to ground bar, dead", $dead->id, $dead->title, 'ohms', $panel->neutralBar(), $panel->groundBar(), 'Ω', 20.0, null, null, 'all sources out, proven dead; open, or a load\'s ohms: near zero means a bond in the vehicle');
-            $points[] = new self("frame_{$id}", "{$panel->label()}, ground bar to frame, dead", $dead->id, $dead->title, 'ohms', $panel->groundBar(), 'frame', 'Ω', 0.0, 1.0, null, 'all sources out, proven dead; well under 1 Ω');
+        foreach (Panels::of($rig->graph) as $id => $panel) {
+            $points[] = new self("bond_{$id}", "{$panel->label}, neutral bar to ground bar, dead", $dead->id, $dead->title, 'ohms', Panels::neutralBar($panel), Panels::groundBar($panel), 'Ω', 20.0, null, null, 'all sources out, proven dead; open, or a load\'s ohms: near zero means a bond in the vehicle');
+            $points[] = new self("frame_{$id}", "{$panel->label}, ground bar to frame, dead", $dead->id, $dead->title, 'ohms', Panels::groundBar($panel), 'frame', 'Ω', 0.0, 1.0, null, 'all sources out, proven dead; well under 1 Ω');
         }
         if ($shore === null) {
             return $points;
         }
         $settled = $rig->settled[$shore->id];
         $meter = new Meter($settled, []);
-        foreach ($rig->rig->all(Converter::class) as $id => $converter) {
-            $volts = $meter->dcVolts("{$id}.pos", "{$id}.neg")->value ?? 0.0;
-            $points[] = new self("converter_{$id}", "{$converter->label()}, output volts", $shore->id, $shore->title, 'dc_volts', "{$id}.pos", "{$id}.neg", 'V', round(min($volts, $converter->outputV()) - 0.6, 1), round($converter->outputV() + 1.0, 1), null, 'shore on, converter breaker on');
-        }
-        foreach ($rig->rig->all(Circuit::class) as $id => $circuit) {
-            if ($circuit->place() === 'fixed' || $circuit->feedsComponent() !== null) {
+        foreach ($rig->graph->converters as $converter) {
+            if ($converter->kind !== PowerConverter::CHARGER || $converter->inputLimitA !== null) {
                 continue;
             }
-            $points[] = new self("polarity_{$id}", "{$circuit->label()}, polarity at an outlet", $shore->id, $shore->title, 'plug_tester', $id, '', '', null, null, $meter->plugTester($circuit)->words, 'plug-in tester; it cannot see everything');
-            if ($circuit->gfci() !== 'none') {
-                $points[] = new self("gfci_{$id}", "{$circuit->label()}, GFCI button", $shore->id, $shore->title, 'gfci_button', $id, '', '', null, null, $meter->gfciButton($circuit)->words, 'press, then reset');
+            $id = $converter->component;
+            [$pos, $neg] = $converter->output;
+            $volts = $meter->dcVolts($pos, $neg)->value ?? 0.0;
+            $points[] = new self("converter_{$id}", "{$rig->graph->label($id)}, output volts", $shore->id, $shore->title, 'dc_volts', $pos, $neg, 'V', round(min($volts, $converter->holdsV) - 0.6, 1), round($converter->holdsV + 1.0, 1), null, 'shore on, converter breaker on');
+        }
+        foreach ($rig->graph->circuits as $id => $circuit) {
+            if ($circuit->place === 'fixed' || $circuit->feeds !== null) {
+                continue;
+            }
+            $points[] = new self("polarity_{$id}", "{$circuit->label}, polarity at an outlet", $shore->id, $shore->title, 'plug_tester', $id, '', '', null, null, $meter->plugTester($circuit)->words, 'plug-in tester; it cannot see everything');
+            if ($circuit->gfci !== 'none') {
+                $points[] = new self("gfci_{$id}", "{$circuit->label}, GFCI button", $shore->id, $shore->title, 'gfci_button', $id, '', '', null, null, $meter->gfciButton($circuit)->words, 'press, then reset');
             }
         }
         $points[] = self::skin($shore);

@@ -4,14 +4,12 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Answers;
 
-use Hollin\Core\Components\Component;
-use Hollin\Core\Components\Panels\Circuit;
 use Hollin\Core\Network\Part;
 use Hollin\Core\Job\Basis;
 use Hollin\Core\Network\ElementKind;
 use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Network\TerminalWords;
-use Hollin\Core\Reference\TypicalWeight;
+use Hollin\Core\Sizing\TypicalWeight;
 use Hollin\Core\Rules\Examination;
 use Hollin\Core\Rules\Finding;
 use Hollin\Core\Rules\Judge;
@@ -23,7 +21,7 @@ use Hollin\Core\Sizing\InverterCircuit;
 use Hollin\Core\States\NamedState;
 use Hollin\Core\States\NamedStates;
 use Hollin\Core\Wall\Paint;
-use Hollin\Core\Wall\Topology;
+use Hollin\Core\Components\Topology;
 use stdClass;
 
 /** Everything Hollin says about one rig, as found or at the end of a stage. */
@@ -54,11 +52,11 @@ final class RigAnswer
             'sizes' => self::sizes($rig),
             'runs' => AcRun::of($rig),
             'boxes' => self::boxes($rig),
-            'weight' => ['kg' => round(TypicalWeight::ofRig($rig->rig), 1), 'words' => 'usual weights of batteries, inverters, panels and copper; nobody has weighed anything'],
+            'weight' => ['kg' => round(TypicalWeight::ofRig($rig->graph), 1), 'words' => 'usual weights of batteries, inverters, panels and copper; nobody has weighed anything'],
             'points' => (object) TerminalWords::of($rig->graph),
             'conductors' => (object) self::conductors($rig),
             'assumptions' => self::assumptions($rig),
-            'labels' => array_map(fn(Component $c): string => $c->label(), $rig->rig->components) ?: new stdClass(),
+            'labels' => array_map(fn(Part $p): string => $p->label, $rig->graph->parts) ?: new stdClass(),
         ];
     }
 
@@ -105,7 +103,7 @@ final class RigAnswer
             }
         }
         foreach ($rig->graph->surroundings as $id => $surrounding) {
-            $controls[] = ['id' => $id, 'component' => explode('.', $id)[0], 'label' => $surrounding->label, 'job' => 'pedestal', 'positions' => (object) $surrounding->values];
+            $controls[] = ['id' => $id, 'component' => $surrounding->component, 'label' => $surrounding->label, 'job' => 'pedestal', 'positions' => (object) $surrounding->values];
         }
 
         return $controls;
@@ -115,7 +113,7 @@ final class RigAnswer
     private static function table(Examination $rig): array
     {
         $rows = [];
-        foreach ($rig->rig->all(Circuit::class) as $id => $circuit) {
+        foreach ($rig->graph->circuits as $id => $circuit) {
             $cells = [];
             foreach ($rig->settled as $state => $settled) {
                 $live = $settled->situation->liveness()[$id];
@@ -126,8 +124,8 @@ final class RigAnswer
                 ];
             }
             $rows[] = [
-                'circuit' => $id, 'label' => $circuit->label(), 'panel' => $circuit->hotPanel() ?? $circuit->behind(), 'slot' => $circuit->slot(), 'half' => $circuit->half(),
-                'ratingA' => $circuit->breakerA(), 'cells' => (object) $cells,
+                'circuit' => $id, 'label' => $circuit->label, 'panel' => $circuit->panel ?? $circuit->behind, 'slot' => $circuit->slot, 'half' => $circuit->half,
+                'ratingA' => $circuit->breakerA, 'cells' => (object) $cells,
             ];
         }
         usort($rows, fn(array $a, array $b): int => [$a['panel'], $a['slot'], $a['half']] <=> [$b['panel'], $b['slot'], $b['half']]);

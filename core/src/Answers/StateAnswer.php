@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Answers;
 
-use Hollin\Core\Components\Panels\Circuit;
+use Hollin\Core\Network\CircuitEnd;
 use Hollin\Core\Plan\Refused;
 use Hollin\Core\Rules\Examination;
 use Hollin\Core\Rules\RuleBook;
@@ -19,7 +19,7 @@ use Hollin\Core\States\Setting;
 use Hollin\Core\States\Settled;
 use Hollin\Core\States\Situation;
 use Hollin\Core\Wall\Paint;
-use Hollin\Core\Wall\Topology;
+use Hollin\Core\Components\Topology;
 
 /**
  * One rig with its controls set by hand: how it comes to rest, step by step, what is live, what is
@@ -161,6 +161,12 @@ final class StateAnswer
         return array_values($found);
     }
 
+    /** What a source belongs to, in words. */
+    private static function owner(Examination $rig, string $source): string
+    {
+        return $rig->graph->label($rig->graph->sources[$source]->component ?? $source);
+    }
+
     /** @return array<string, mixed> */
     public static function flowOf(LoadFlowResult $flow, Examination $rig): array
     {
@@ -188,10 +194,10 @@ final class StateAnswer
 
         return [
             'trouble' => $flow->trouble, 'amps' => (object) $amps, 'volts' => (object) $volts, 'loading' => array_values($loading),
-            'sources' => array_map(fn(string $id, array $s): array => ['id' => $id, 'label' => $rig->graph->label(explode('.', $id)[0]), 'volts' => round($s['volts'], 2), 'amps' => round($s['amps'], 2), 'watts' => round($s['watts'], 1), 'overloaded' => $s['overloaded']], array_keys($flow->sources), $flow->sources),
+            'sources' => array_map(fn(string $id, array $s): array => ['id' => $id, 'label' => self::owner($rig, $id), 'volts' => round($s['volts'], 2), 'amps' => round($s['amps'], 2), 'watts' => round($s['watts'], 1), 'overloaded' => $s['overloaded']], array_keys($flow->sources), $flow->sources),
             'loads' => array_map(fn(string $id, array $l): array => ['id' => $id, 'volts' => round($l['volts'], 2), 'amps' => round($l['amps'], 2), 'watts' => round($l['watts'], 1), 'collapsed' => $l['collapsed']], array_keys($flow->loads), $flow->loads),
             'lostW' => round($flow->lostW, 2), 'residual' => $flow->residual,
-            'floating' => array_map(fn(string $id): string => $rig->graph->label(explode('.', $id)[0]), $flow->floating),
+            'floating' => array_map(fn(string $id): string => self::owner($rig, $id), $flow->floating),
         ];
     }
 
@@ -220,10 +226,8 @@ final class StateAnswer
 
             return $id;
         };
-        $circuit = function () use ($a): Circuit {
-            $found = $this->rig->rig->find($a);
-
-            return $found instanceof Circuit ? $found : throw Refused::because('/a', sprintf('"%s" is not a circuit of this rig.', mb_substr($a, 0, 80)));
+        $circuit = function () use ($a): CircuitEnd {
+            return $this->rig->graph->circuits[$a] ?? throw Refused::because('/a', sprintf('"%s" is not a circuit of this rig.', mb_substr($a, 0, 80)));
         };
 
         return match ($function) {
@@ -233,7 +237,7 @@ final class StateAnswer
             'ohms' => $meter->ohms($point('a', $a), $point('b', $b)),
             'ac_amps' => $meter->acAmps($element($a)),
             'dc_amps' => $meter->dcAmps($element($a), $zeroed),
-            'residual' => $meter->residual(["{$circuit()->id}.hot", "{$circuit()->id}.neutral"]),
+            'residual' => $meter->residual(["{$circuit()->circuit}.hot", "{$circuit()->circuit}.neutral"]),
             'gfci_button' => $meter->gfciButton($circuit()),
             'plug_tester' => $meter->plugTester($circuit()),
             default => $meter->detector($point('a', $a)),

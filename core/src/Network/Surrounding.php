@@ -22,6 +22,7 @@ final readonly class Surrounding
         public array $positions = [],
         private array $sound = [],
         private array $distinct = [],
+        public string $component = '',
     ) {}
 
     /** @return list<string> values that are no failure */

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Hollin\Core\Rules;
 
 use Hollin\Core\Network\Panels;
-use Hollin\Core\Plan\Slots;
 use Hollin\Core\Reference\Source;
 use Hollin\Core\States\Situation;
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Solve;
 
-use Hollin\Core\Components\Panels\Circuit;
+use Hollin\Core\Network\CircuitEnd;
 use Hollin\Core\States\Settled;
 
 /**
@@ -199,45 +199,65 @@ final class Meter
     }
 
     /** The test button of a circuit's GFCI: it needs hot and neutral, no ground. */
-    public function gfciButton(Circuit $circuit): Reading
+    public function gfciButton(CircuitEnd $circuit): Reading
     {
-        if ($circuit->gfci() === 'none') {
+        if ($circuit->gfci === 'none') {
             return Reading::words('no GFCI here');
         }
-        $volts = (float) $this->flow->acBetween("{$circuit->id}.l", "{$circuit->id}.n");
+        if (!$this->flow->isSolved()) {
+            return Reading::hazard((string) $this->flow->trouble);
+        }
+        $volts = (float) $this->flow->acBetween($circuit->hot, $circuit->neutral);
 
         return Reading::words($volts > 80 ? 'trips' : 'does nothing: it has no supply', $volts, 'V');
     }
 
-    /** A plug-in tester: its three lamps in words, and whether its button trips the GFCI ahead. */
-    public function plugTester(Circuit $circuit, bool $press = false): Reading
+    /** A plug-in tester: its three lamps in words, or whether its button trips the GFCI here or the one ahead. */
+    public function plugTester(CircuitEnd $circuit, bool $press = false): Reading
     {
-        $id = $circuit->id;
-        if ($press) {
-            $amps = $this->flow->ac === null ? 0.0 : $this->loaded("{$id}.l", "{$id}.g", self::TESTER_OHM) / self::TESTER_OHM;
-
-            return $circuit->gfci() === 'none'
-                ? Reading::words('no GFCI here', $amps * 1000, 'mA')
-                : Reading::words($amps >= self::TRIP_A ? 'trips' : 'does not trip: its test current finds no ground', $amps * 1000, 'mA');
-        }
-        if ($this->flow->ac === null) {
+        if (!$this->flow->isSolved() || $this->flow->ac === null) {
             return Reading::hazard((string) $this->flow->trouble);
         }
+        $points = ['l' => $circuit->hot, 'n' => $circuit->neutral, 'g' => $circuit->ground];
         // Each lamp draws a little: what comes through leakage only does not light it.
-        $across = fn(string $one, string $two): float => isset($this->flow->ac->node["{$id}.{$one}"], $this->flow->ac->node["{$id}.{$two}"]) ? $this->loaded("{$id}.{$one}", "{$id}.{$two}", self::LAMP_OHM) : 0.0;
-        $hotNeutral = $across('l', 'n');
+        $across = fn(string $one, string $two, float $ohm): float => isset($this->flow->ac->node[$points[$one]], $this->flow->ac->node[$points[$two]]) ? $this->loaded($points[$one], $points[$two], $ohm) : 0.0;
+        if ($press) {
+            return $this->pressed($circuit, $across('l', 'g', self::TESTER_OHM) / self::TESTER_OHM);
+        }
+        $hotNeutral = $across('l', 'n', self::LAMP_OHM);
         $lit = fn(float $volts): bool => $volts > self::LIT_V;
 
-        return Reading::words(match ([$lit($hotNeutral), $lit($across('l', 'g')), $lit($across('n', 'g'))]) {
+        return Reading::words(match ([$lit($hotNeutral), $lit($across('l', 'g', self::LAMP_OHM)), $lit($across('n', 'g', self::LAMP_OHM))]) {
             [true, true, false] => 'says correct (it cannot see a reversed supply with its ground bootlegged, nor a second bond)',
-            [true, false, true] => 'says hot and neutral reversed, or hot on the ground',
+            [true, false, true] => 'says hot and neutral reversed',
             [true, false, false] => 'says open ground',
             [false, true, false] => 'says open neutral',
-            [false, true, true] => 'says hot on neutral with an open hot',
+            [false, true, true] => 'says hot and ground exchanged: the frame may be live',
             [false, false, true] => 'says hot and neutral reversed with an open neutral',
             [true, true, true] => 'all lamps: more than one supply',
             default => 'dark',
         }, $hotNeutral, 'V');
+    }
+
+    /** What a tester's button does: its current leaves by the hot and comes home by the ground, past every GFCI on the way. */
+    private function pressed(CircuitEnd $circuit, float $amps): Reading
+    {
+        $circuits = $this->settled->situation->network->graph->circuits;
+        $ahead = [];
+        for ($at = $circuit, $hops = 0; $at !== null && $hops < 20; $hops++) {
+            if ($at->gfci !== 'none') {
+                $ahead[] = $at;
+            }
+            $at = $circuits[(string) $at->behind] ?? null;
+        }
+        if ($ahead === []) {
+            return Reading::words('no GFCI here', $amps * 1000, 'mA');
+        }
+        if ($amps < self::TRIP_A) {
+            return Reading::words('does not trip: its test current finds no ground', $amps * 1000, 'mA');
+        }
+
+        return Reading::words($ahead[0]->circuit === $circuit->circuit ? 'trips' : "trips the GFCI of {$ahead[0]->label}", $amps * 1000, 'mA');
     }
 
     /** A detector held near a point: it lights on line voltage to earth, whatever it is connected to. */

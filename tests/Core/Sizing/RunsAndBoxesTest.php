@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use Hollin\Core\Reference\TypicalWeight;
+use Hollin\Core\Sizing\TypicalWeight;
 use Hollin\Core\Rules\Sample;
 use Hollin\Core\Sizing\AcRun;
 use Hollin\Core\Sizing\BoxVolume;
@@ -105,11 +105,11 @@ it('counts the cables that end in a box', function (): void {
 });
 
 it('weighs what a retrofit adds in the usual way', function (): void {
-    $found = Rigs::asFound(Rigs::job())->rig;
-    $plan = Rigs::planned(Rigs::job(Sample::choose('in_line', ['converter' => 'removed', 'continuousW' => 3000, 'unitAh' => 200, 'parallel' => 2])))->rig;
-    $bank = $plan->find('bank');
-    $old = $found->find('house');
+    $found = Rigs::asFound(Rigs::job())->graph;
+    $plan = Rigs::planned(Rigs::job(Sample::choose('in_line', ['converter' => 'removed', 'continuousW' => 3000, 'unitAh' => 200, 'parallel' => 2])))->graph;
+    $bank = $plan->parts['bank'];
+    $old = $found->parts['house'];
     // A 12.8 V 200 Ah lithium battery is about 24 kg, a 100 Ah flooded one about 29 kg.
-    expect($bank === null ? 0 : TypicalWeight::of($bank))->toEqualWithDelta(2 * 24.3, 1.0)->and($old === null ? 0 : TypicalWeight::of($old))->toEqualWithDelta(29, 1.5)
+    expect(TypicalWeight::of($bank))->toEqualWithDelta(2 * 24.3, 1.0)->and(TypicalWeight::of($old))->toEqualWithDelta(29, 1.5)
         ->and(TypicalWeight::ofRig($plan))->toBeGreaterThan(TypicalWeight::ofRig($found) + 40);
 });

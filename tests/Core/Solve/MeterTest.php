@@ -2,10 +2,13 @@
 
 declare(strict_types=1);
 
-use Hollin\Core\Components\Panels\Circuit;
+use Hollin\Core\Network\CircuitEnd;
+use Hollin\Core\Network\Fault;
 use Hollin\Core\Rules\Examination;
 use Hollin\Core\Rules\Sample;
 use Hollin\Core\Solve\Meter;
+use Hollin\Core\States\Contraction;
+use Hollin\Core\States\Engine;
 use Hollin\Core\States\Setting;
 use Tests\Rigs;
 
@@ -25,11 +28,9 @@ function meterOn(Examination $rig, string $state, array $running = [], array $co
     return new Meter($rig->engine->settle(new Setting($controls + $setting->controls, $surroundings + $setting->surroundings)), $running);
 }
 
-function branchOf(Examination $rig, string $id): Circuit
+function branchOf(Examination $rig, string $id): CircuitEnd
 {
-    $circuit = $rig->rig->find($id);
-
-    return $circuit instanceof Circuit ? $circuit : throw new LogicException($id);
+    return $rig->graph->circuits[$id];
 }
 
 describe('volts', function (): void {
@@ -138,7 +139,7 @@ describe('testers', function (): void {
         $meter = meterOn($rig, 'shore_s30', [], [], ['shore.condition' => $condition]);
         expect($meter->plugTester(branchOf($rig, 'c_outlets'))->words)->toContain($said);
     })->with([
-        ['good', 'says correct'], ['reversed', 'reversed'], ['open_ground', 'open ground'], ['open_neutral', 'open neutral'], ['dead', 'dark'],
+        ['good', 'says correct'], ['reversed', 'hot and neutral reversed'], ['open_ground', 'open ground'], ['open_neutral', 'open neutral'], ['dead', 'dark'],
         // The dangerous one: every lamp is right.
         ['bootleg', 'says correct'],
     ]);
@@ -148,6 +149,21 @@ describe('testers', function (): void {
         $meter = meterOn($rig, 'shore_s30', [], [], ['shore.condition' => $condition]);
         expect($meter->gfciButton(branchOf($rig, 'c_wet'))->words)->toBe($button)->and($meter->plugTester(branchOf($rig, 'c_wet'), press: true)->words)->toStartWith($tester);
     })->with([['good', 'trips', 'trips'], ['open_ground', 'trips', 'does not trip'], ['dead', 'does nothing: it has no supply', 'does not trip']]);
+
+    it('tell hot and ground exchanged by a pattern of its own', function (): void {
+        // At the outlet: hot on the ground pin, ground on the hot. Hot to neutral reads nothing, both others 120 V.
+        $rig = Rigs::asFound(Rigs::job());
+        $graph = $rig->graph->with(Fault::exchanged('c_outlets.hot', 'c_outlets.ground'));
+        $engine = new Engine(new Contraction($graph));
+        $meter = new Meter($engine->settle($rig->named['shore_s30']->setting), []);
+        expect($meter->plugTester($graph->circuits['c_outlets'])->words)->toContain('hot and ground exchanged')
+            ->and($meter->acVolts('c_outlets.g', 'c_outlets.n')->value)->toEqualWithDelta(119, 2);
+    });
+
+    it('trip the GFCI ahead from an outlet behind it', function (): void {
+        $rig = Rigs::asFound(Rigs::job(Sample::add('c_ext', ['type' => 'circuit', 'label' => 'Outside outlet', 'hot' => ['behind' => 'c_wet'], 'neutral' => ['behind' => 'c_wet'], 'cable' => ['size' => 'awg:14', 'lengthM' => 3], 'gfci' => 'none', 'place' => 'outside'])));
+        expect(meterOn($rig, 'shore_s30')->plugTester(branchOf($rig, 'c_ext'), press: true)->words)->toStartWith('trips the GFCI of');
+    });
 
     it('light a detector on a live skin and not on a sound one', function (string $condition, string $said): void {
         $meter = meterOn(Rigs::asFound(Rigs::job()), 'shore_s30', [], [], ['shore.condition' => $condition]);

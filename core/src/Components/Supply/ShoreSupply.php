@@ -113,7 +113,7 @@ final class ShoreSupply extends Component
         $graph->contact("{$this->id}.electrode", $this->id, $service->ground, 'earth', Role::PE, $condition, $sound);
         $graph->source(new Source("{$this->id}.raise", $this->id, 'neighbour\'s fault', 'X', 'stray', false, $service->ground, 'earth', 'earth', self::RAISED_V, 10.0, device: $condition, positions: ['raised_ground'], impedanceOhm: self::ELECTRODE_OHM));
         $supplies = $this->supplies();
-        $graph->surroundings[$condition] = new Surrounding($condition, 'Pedestal', self::CONDITIONS, $this->values->text('reaches') . '.plug', array_map(strval(...), array_keys($supplies)), self::SOUND, self::distinct($rig));
+        $graph->surroundings[$condition] = new Surrounding($condition, 'Pedestal', self::CONDITIONS, $this->values->text('reaches') . '.plug', array_map(strval(...), array_keys($supplies)), self::SOUND, self::distinct($rig), $this->id);
         $graph->terminal($face->hot, $face->neutral, $face->ground);
         $graph->source(new Source(
             "{$this->id}.supply",

@@ -2,13 +2,12 @@
 
 declare(strict_types=1);
 
-namespace Hollin\Core\Wall;
+namespace Hollin\Core\Components;
 
 use Hollin\Core\Components\Battery\BusBar;
 use Hollin\Core\Components\Battery\FrameBond;
 use Hollin\Core\Components\Battery\Lead;
 use Hollin\Core\Components\Battery\Shunt;
-use Hollin\Core\Components\Component;
 use Hollin\Core\Components\Conversion\Converter;
 use Hollin\Core\Components\Conversion\Inverting;
 use Hollin\Core\Components\Panels\Circuit;
