@@ -56,7 +56,7 @@ final class FrameEnergised implements RigRule
             $settled = $rig->faulty()[$id];
             $frame = $settled->situation->root('frame');
             $hard = array_filter($settled->situation->acSources(), fn(array $s): bool => $s[0] === $frame) !== [];
-            $condition = substr($id, 6);
+            $condition = implode(',', array_values($fault->setting->surroundings));
             if (!$hard && !in_array($condition, ['open_ground', 'raised_ground'], true)) {
                 continue;
             }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Solve;
 
+use Hollin\Core\Network\ElementKind;
+use Hollin\Core\Network\Role;
 use Hollin\Core\Network\Source;
 use Hollin\Core\Network\SupplyCondition;
 use Hollin\Core\States\Settled;
@@ -20,25 +22,30 @@ final class AcSide
 
     private const MOST_ROUNDS = 120;
 
+    private const MOST_STEPS = 60;
+
     private const TOLERANCE_V = 1e-10;
 
-    public NodalNetwork $network;
+    private NodalNetwork $network;
 
-    /** @var list<PowerInjection> those at constant power, one to a port */
-    private array $ported = [];
+    /** @var list<PowerInjection> one to a port; those that gave up are absorbed there */
+    private readonly array $ported;
 
-    private ?Ports $ports = null;
+    /** @var array<int, array{float, float}> port => admittance absorbed there, S */
+    private array $absorbed = [];
 
-    /** @var array<string, float> W that impedances stand for in the network as it is */
-    private array $built = [];
+    /** @var list<Winding> of the sources, at the ports that follow */
+    private array $windings = [];
+
+    private Ports $ports;
 
     /** @var array{array<int, float>, array<int, float>} amps drawn at each port */
     private array $drawn = [[], []];
 
-    /** @var array{array<int, float>, array<int, float>} */
+    /** @var array{array<int, float>, array<int, float>} volts across each port */
     private array $across = [[], []];
 
-    /** @var array<string, float> source past its surge => what its volts fall across, ohm */
+    /** @var array<string, true> sources held at their surge */
     public array $limited = [];
 
     public int $rounds = 0;
@@ -58,35 +65,65 @@ final class AcSide
         private readonly array $running,
         private readonly array $more,
     ) {
+        $situation = $settled->situation;
+        foreach ($injections as $injection) {
+            // What no hot reaches, through metal or loads, stands still; no need to try.
+            if ($injection->constant && $situation->hotAt($injection->a) === null && $situation->hotAt($injection->b) === null) {
+                $injection->collapsed = true;
+            }
+        }
+        $this->ported = array_values(array_filter($injections, fn(PowerInjection $i): bool => !$i->isImpedance()));
         $this->build();
     }
 
-    /** Makes the network and its ports; needed again when something has given up or a source is limited. */
+    /** Makes the network and its ports, every demand as if it ran. */
     public function build(): void
     {
-        $this->network = $this->networkAt(array_fill_keys(array_keys($this->live), true), false);
-        $this->ported = array_values(array_filter($this->injections, fn(PowerInjection $i): bool => !$i->isImpedance()));
-        $this->ports = new Ports($this->network, array_map(fn(PowerInjection $i): array => [$i->a, $i->b], $this->ported));
-        $this->built = $this->impedances();
+        foreach ($this->ported as $injection) {
+            $injection->collapsed = false;
+        }
+        $this->absorbed = $this->limited = [];
+        $this->windings = [];
+        foreach ($this->live as $id => $source) {
+            array_push($this->windings, ...$this->windingsOf($id, $source));
+        }
+        $this->network = $this->networkNow();
+        $this->ports = new Ports($this->network, [
+            ...array_map(fn(PowerInjection $i): array => [$i->a, $i->b], $this->ported),
+            ...array_map(fn(Winding $w): array => [$w->a, $w->b], $this->windings),
+        ]);
         $zeros = array_fill(0, count($this->ported), 0.0);
         $this->drawn = [$zeros, $zeros];
         $this->across = [$this->ports->eRe, $this->ports->eIm];
+        // What would not run with nothing else drawn will not run at all.
+        foreach ($this->ported as $p => $injection) {
+            if ($injection->watts > 0 && hypot($this->ports->eRe[$p], $this->ports->eIm[$p]) < self::COLLAPSE * $injection->nominalV) {
+                $this->collapse($p);
+            }
+        }
     }
 
-    /**
-     * The network with some of its sources giving and the others as their impedance alone.
-     *
-     * @param array<string, true> $giving
-     * @param bool $operating constant powers as the admittance they are at the present volts
-     */
-    public function networkAt(array $giving, bool $operating): NodalNetwork
+    /** @return list<Winding> */
+    private function windingsOf(string $id, Source $source): array
+    {
+        $volts = SupplyCondition::volts($this->settled->situation->condition($id), $source->volts);
+        $re = $volts * cos(deg2rad($source->angleDeg));
+        $im = $volts * sin(deg2rad($source->angleDeg));
+
+        return $source->neutral === 'half'
+            ? [new Winding($id, "{$id}#l", $source->a, $source->ground, $re / 2, $im / 2, $source->impedanceOhm / 2), new Winding($id, "{$id}#n", $source->ground, $source->b, $re / 2, $im / 2, $source->impedanceOhm / 2)]
+            : [new Winding($id, $id, $source->a, $source->b, $re, $im, $source->impedanceOhm)];
+    }
+
+    /** Everything linear as it stands: metal, sources, what is an impedance. */
+    public function networkNow(): NodalNetwork
     {
         $network = new NodalNetwork();
         $situation = $this->settled->situation;
         $graph = $situation->network->graph;
         foreach ($graph->elements as $id => $element) {
-            if (($element->role->isAc() || $element->role === \Hollin\Core\Network\Role::PE) && $situation->isClosed($id)) {
-                $network->add($element->kind === \Hollin\Core\Network\ElementKind::Bond ? 'bond' : 'wire', $id, $element->a, $element->b, 1 / Impedance::ohm($element, $graph));
+            if (($element->role->isAc() || $element->role === Role::PE) && $situation->isClosed($id)) {
+                $network->add($element->kind === ElementKind::Bond ? 'bond' : 'wire', $id, $element->a, $element->b, 1 / Impedance::ohm($element, $graph));
             }
         }
         $omega = 2 * M_PI * LoadFlow::HZ;
@@ -95,8 +132,14 @@ final class AcSide
                 $network->add('leak', $id, $load->a, $graph->circuits[$load->circuit]->ground, 0.0, $omega * LoadFlow::APPLIANCE_F);
             }
         }
+        foreach ($this->windings as $winding) {
+            $network->source($winding->name, $winding->a, $winding->b, $winding->re, $winding->im, $winding->ohm);
+        }
         foreach ($this->live as $id => $source) {
-            $this->source($network, $id, $source, isset($giving[$id]));
+            if ($source->neutral === 'floating') {
+                $network->add('leak', "{$id}#l", $source->a, $source->ground, 0.0, $omega * LoadFlow::FLOATING_F);
+                $network->add('leak', "{$id}#n", $source->b, $source->ground, 0.0, $omega * LoadFlow::FLOATING_F);
+            }
         }
         foreach ($graph->sources as $id => $source) {
             if ($source->kind === 'stray' && $situation->isActive($id)) {
@@ -106,22 +149,12 @@ final class AcSide
         foreach ($this->more as [$a, $b, $ohm]) {
             $network->add('meter', 'meter', $a, $b, 1 / $ohm);
         }
-        $p = 0;
         foreach ($this->injections as $injection) {
             $network->node($injection->a);
             $network->node($injection->b);
             if ($injection->isImpedance()) {
                 $network->add('load', $injection->id, $injection->a, $injection->b, ...$injection->nominal());
-                continue;
             }
-            if ($operating) {
-                // I ÷ V at the operating point.
-                [$iRe, $iIm] = [$this->drawn[0][$p], $this->drawn[1][$p]];
-                [$vRe, $vIm] = [$this->across[0][$p], $this->across[1][$p]];
-                $size = max(1e-12, $vRe ** 2 + $vIm ** 2);
-                $network->add('load', $injection->id, $injection->a, $injection->b, ($iRe * $vRe + $iIm * $vIm) / $size, ($iIm * $vRe - $iRe * $vIm) / $size);
-            }
-            $p++;
         }
         $network->add('leak', 'tyres', 'frame', 'earth', 1 / LoadFlow::TYRES_OHM);
         Islands::tie($network);
@@ -129,24 +162,25 @@ final class AcSide
         return $network;
     }
 
-    private function source(NodalNetwork $network, string $id, Source $source, bool $gives): void
+    private function collapse(int $port): void
     {
-        $volts = $gives ? SupplyCondition::volts($this->settled->situation->condition($id), $source->volts) : 0.0;
-        $re = $volts * cos(deg2rad($source->angleDeg));
-        $im = $volts * sin(deg2rad($source->angleDeg));
-        // Past its surge it gives no more than its surge current: its volts fall as if behind as much more resistance.
-        $ohm = $source->impedanceOhm + ($this->limited[$id] ?? 0.0);
-        if ($source->neutral === 'half') {
-            $network->source("{$id}#l", $source->a, $source->ground, $re / 2, $im / 2, $ohm / 2);
-            $network->source("{$id}#n", $source->ground, $source->b, $re / 2, $im / 2, $ohm / 2);
-        } else {
-            $network->source($id, $source->a, $source->b, $re, $im, $ohm);
+        $injection = $this->ported[$port];
+        $injection->collapsed = true;
+        $this->absorbed[$port] = $injection->nominal();
+        $this->ports->absorb($port, ...$this->absorbed[$port]);
+        $this->drawn[0][$port] = $this->drawn[1][$port] = 0.0;
+        $this->across = $this->ports->volts(...$this->drawn);
+    }
+
+    /** Takes back that something gave up: it stands at its power again, which somebody else has set. */
+    public function revive(PowerInjection $injection): void
+    {
+        $port = array_search($injection, $this->ported, true);
+        if ($port !== false && isset($this->absorbed[$port])) {
+            $this->ports->absorb($port, -$this->absorbed[$port][0], -$this->absorbed[$port][1]);
+            unset($this->absorbed[$port]);
         }
-        if ($source->neutral === 'floating') {
-            $omega = 2 * M_PI * LoadFlow::HZ;
-            $network->add('leak', "{$id}#l", $source->a, $source->ground, 0.0, $omega * LoadFlow::FLOATING_F);
-            $network->add('leak', "{$id}#n", $source->b, $source->ground, 0.0, $omega * LoadFlow::FLOATING_F);
-        }
+        $injection->collapsed = false;
     }
 
     /**
@@ -155,57 +189,40 @@ final class AcSide
      */
     public function settle(): void
     {
-        if ($this->built !== $this->impedances()) {
-            $this->build();
-        }
-        for ($pass = 0; $pass < 40; $pass++) {
+        for ($step = 0; $step < self::MOST_STEPS; $step++) {
             $fallen = $this->step();
-            if ($fallen === null) {
-                $limited = $this->limit();
-                if (!$limited) {
-                    return;
-                }
-            } else {
-                $fallen->collapsed = true;
+            if ($fallen === null && !$this->limit()) {
+                return;
             }
-            $this->build();
+            if ($fallen !== null) {
+                $this->collapse($fallen);
+            }
         }
         $this->converged = false;
     }
 
-    /** @return array<string, float> */
-    private function impedances(): array
+    /** Returns the port of what gives up, or null when all is settled. */
+    private function step(): ?int
     {
-        $watts = [];
-        foreach ($this->injections as $injection) {
-            if ($injection->isImpedance()) {
-                $watts[$injection->id] = $injection->watts;
-            }
-        }
-
-        return $watts;
-    }
-
-    /** Returns what gives up, or null when all is settled. */
-    private function step(): ?PowerInjection
-    {
-        $ports = $this->ports ?? throw new \LogicException('nothing is built');
         [$vRe, $vIm] = $this->across;
-        $iRe = $iIm = [];
+        [$iRe, $iIm] = $this->drawn;
+        $worst = null;
         for ($round = 0; $round < self::MOST_ROUNDS; $round++) {
             $this->rounds++;
             foreach ($this->ported as $p => $injection) {
-                [$iRe[$p], $iIm[$p]] = $injection->currentAt($vRe[$p], $vIm[$p]);
+                if (!$injection->collapsed) {
+                    [$iRe[$p], $iIm[$p]] = $injection->currentAt($vRe[$p], $vIm[$p]);
+                }
             }
-            [$nRe, $nIm] = $ports->volts($iRe, $iIm);
+            [$nRe, $nIm] = $this->ports->volts($iRe, $iIm);
             $moved = 0.0;
             $worst = null;
             $lowest = self::COLLAPSE;
             foreach ($this->ported as $p => $injection) {
                 $moved = max($moved, abs($nRe[$p] - $vRe[$p]) + abs($nIm[$p] - $vIm[$p]));
                 $share = hypot($nRe[$p], $nIm[$p]) / $injection->nominalV;
-                if ($share < $lowest && $injection->watts > 0) {
-                    [$worst, $lowest] = [$injection, $share];
+                if ($share < $lowest && $injection->watts > 0 && !$injection->collapsed) {
+                    [$worst, $lowest] = [$p, $share];
                 }
             }
             [$vRe, $vIm] = [$nRe, $nIm];
@@ -213,9 +230,6 @@ final class AcSide
                 return $worst;
             }
             if ($moved < self::TOLERANCE_V) {
-                foreach ($this->ported as $p => $injection) {
-                    [$iRe[$p], $iIm[$p]] = $injection->currentAt($vRe[$p], $vIm[$p]);
-                }
                 $this->drawn = [$iRe, $iIm];
                 $this->across = [$vRe, $vIm];
 
@@ -223,12 +237,11 @@ final class AcSide
             }
         }
         // No answer at all near the present one: what stands lowest gives up.
-        $worst = null;
         $lowest = INF;
         foreach ($this->ported as $p => $injection) {
             $share = hypot($vRe[$p], $vIm[$p]) / $injection->nominalV;
-            if ($share < $lowest && $injection->watts > 0) {
-                [$worst, $lowest] = [$injection, $share];
+            if ($share < $lowest && $injection->watts > 0 && !$injection->collapsed) {
+                [$worst, $lowest] = [$p, $share];
             }
         }
         $this->converged = $worst !== null;
@@ -236,15 +249,19 @@ final class AcSide
         return $worst;
     }
 
-    /** Holds sources past their surge at it; true when that changed anything. */
+    /** Holds sources past their surge at it: their volts fall as if behind more resistance. True when that changed anything. */
     private function limit(): bool
     {
         $changed = false;
-        $volts = $this->volts();
-        foreach ($this->live as $id => $source) {
-            $amps = $this->amps($id, $volts);
-            if ($source->surgeA > 0 && $amps > $source->surgeA * 1.001) {
-                $this->limited[$id] = ($this->limited[$id] ?? 0.0) + $source->volts / $source->surgeA - $source->volts / $amps;
+        foreach ($this->windings as $n => $winding) {
+            $most = $this->live[$winding->of]->surgeA;
+            $port = count($this->ported) + $n;
+            $amps = hypot(...$winding->gives($this->across[0][$port], $this->across[1][$port]));
+            if ($most > 0 && $amps > $most * 1.001) {
+                $open = hypot($winding->re, $winding->im);
+                $winding->becomes($winding->ohm + $open / $most - $open / $amps, $this->ports, $port);
+                $this->across = $this->ports->volts(...$this->drawn);
+                $this->limited[$winding->of] = true;
                 $changed = true;
             }
         }
@@ -255,16 +272,17 @@ final class AcSide
     /** @return array{array<int, float>, array<int, float>} V of each node */
     public function volts(): array
     {
-        return $this->network->volts($this->corrections());
+        return $this->ports->nodeVolts(...$this->drawn);
     }
 
     /** @return list<array{string, int, int, float, float}> what is drawn at constant power, as injected currents */
     public function corrections(): array
     {
-        $ports = $this->ports ?? throw new \LogicException('nothing is built');
         $corrections = [];
         foreach ($this->ported as $p => $injection) {
-            $corrections[] = [$injection->id, $ports->nodes[$p][0], $ports->nodes[$p][1], -$this->drawn[0][$p], -$this->drawn[1][$p]];
+            if (!$injection->collapsed) {
+                $corrections[] = [$injection->id, $this->ports->nodes[$p][0], $this->ports->nodes[$p][1], -$this->drawn[0][$p], -$this->drawn[1][$p]];
+            }
         }
 
         return $corrections;
@@ -273,11 +291,10 @@ final class AcSide
     /** @return array{float, float} V between two terminals at the present draw */
     public function between(string $a, string $b): array
     {
-        $ports = $this->ports ?? throw new \LogicException('nothing is built');
         $i = $this->network->node[$a] ?? null;
         $j = $this->network->node[$b] ?? null;
 
-        return $i === null || $j === null ? [0.0, 0.0] : $ports->between($i, $j, ...$this->drawn);
+        return $i === null || $j === null ? [0.0, 0.0] : $this->ports->between($i, $j, ...$this->drawn);
     }
 
     /**
@@ -291,38 +308,64 @@ final class AcSide
         if ($branch === null) {
             return [0.0, 0.0];
         }
-        $ports = $this->ports ?? throw new \LogicException('nothing is built');
-        [$re, $im] = $ports->between($branch->a, $branch->b, ...$this->drawn);
+        [$re, $im] = $this->ports->between($branch->a, $branch->b, ...$this->drawn);
 
         return [$re * $branch->re - $im * $branch->im, $re * $branch->im + $im * $branch->re];
     }
 
-    /**
-     * Current a source gives out of its hot, A; the larger half of a split output.
-     *
-     * @param array{array<int, float>, array<int, float>} $volts
-     */
-    public function amps(string $source, array $volts): float
+    /** Current a source gives, A; the larger half of a split output. */
+    public function amps(string $source): float
     {
-        return max(hypot(...$this->network->given($source, $volts)), hypot(...$this->network->given("{$source}#l", $volts)), hypot(...$this->network->given("{$source}#n", $volts)));
+        $amps = 0.0;
+        foreach ($this->windings as $n => $winding) {
+            if ($winding->of === $source) {
+                $port = count($this->ported) + $n;
+                $amps = max($amps, hypot(...$winding->gives($this->across[0][$port], $this->across[1][$port])));
+            }
+        }
+
+        return $amps;
     }
 
-    /**
-     * Active power a source gives, W.
-     *
-     * @param array{array<int, float>, array<int, float>} $volts
-     */
-    public function watts(string $source, array $volts): float
+    /** Active power a source gives, W. */
+    public function watts(string $source): float
     {
-        $s = $this->live[$source];
         $watts = 0.0;
-        foreach ([[$source, $s->a, $s->b], ["{$source}#l", $s->a, $s->ground], ["{$source}#n", $s->ground, $s->b]] as [$of, $a, $b]) {
-            [$iRe, $iIm] = $this->network->given($of, $volts);
-            $i = $this->network->node[$a] ?? -1;
-            $j = $this->network->node[$b] ?? -1;
-            $watts += ($volts[0][$i] - $volts[0][$j]) * $iRe + ($volts[1][$i] - $volts[1][$j]) * $iIm;
+        foreach ($this->windings as $n => $winding) {
+            if ($winding->of === $source) {
+                $port = count($this->ported) + $n;
+                [$re, $im] = $winding->gives($this->across[0][$port], $this->across[1][$port]);
+                $watts += $this->across[0][$port] * $re + $this->across[1][$port] * $im;
+            }
         }
 
         return $watts;
+    }
+
+    /**
+     * What each source does alone, the others as their impedance, loads as the admittance they are at the
+     * present volts.
+     *
+     * @return array<string, array{array<int, float>, array<int, float>}> source => V of each node
+     */
+    public function alone(): array
+    {
+        $ports = clone $this->ports;
+        foreach ($this->ported as $p => $injection) {
+            if (!$injection->collapsed) {
+                $size = max(1e-12, $this->across[0][$p] ** 2 + $this->across[1][$p] ** 2);
+                $ports->absorb($p, ($this->drawn[0][$p] * $this->across[0][$p] + $this->drawn[1][$p] * $this->across[1][$p]) / $size, ($this->drawn[1][$p] * $this->across[0][$p] - $this->drawn[0][$p] * $this->across[1][$p]) / $size);
+            }
+        }
+        $volts = [];
+        foreach ($this->windings as $n => $winding) {
+            $of = $ports->from(count($this->ported) + $n, $winding->re / $winding->ohm, $winding->im / $winding->ohm);
+            foreach ($of[0] as $k => $re) {
+                $volts[$winding->of][0][$k] = ($volts[$winding->of][0][$k] ?? 0.0) + $re;
+                $volts[$winding->of][1][$k] = ($volts[$winding->of][1][$k] ?? 0.0) + $of[1][$k];
+            }
+        }
+
+        return $volts;
     }
 }

@@ -23,18 +23,22 @@ final class DcSide
 
     private const TOLERANCE_A = 1e-10;
 
-    public NodalNetwork $network;
+    /** @var list<PowerInjection> one to a port; those that gave up are absorbed there */
+    private readonly array $ported;
 
-    private ?Ports $ports = null;
+    /** @var array<int, array{float, float}> port => W and S absorbed there */
+    private array $absorbed = [];
 
-    /** @var array<string, float> W that impedances stand for in the network as it is */
-    private array $built = [];
+    /** @var list<Winding> of the batteries, at the last ports */
+    private array $windings = [];
 
-    /** @var list<float> amps drawn at each port: the injections first, then the chargers */
+    private readonly Ports $ports;
+
+    /** @var array<int, float> amps drawn at each port: the injections first, then the chargers */
     private array $drawn = [];
 
-    /** @var list<float> volts across each port */
-    public array $across = [];
+    /** @var array<int, float> volts across each port, the batteries' after those */
+    private array $across = [];
 
     /** @var array<string, bool> battery => being charged */
     private array $charging = [];
@@ -71,29 +75,31 @@ final class DcSide
                     $this->charging[$id] = true;
                 }
             }
+            $this->windings[] = new Winding($id, $id, $battery->pos, $battery->neg, $battery->restV($charge), 0.0, $this->ohm($id));
         }
-        $this->build();
-    }
-
-    private function build(): void
-    {
-        $this->network = $this->networkOf();
-        $pairs = array_map(fn(PowerInjection $i): array => [$i->a, $i->b], $this->ported());
-        foreach ($this->chargers as $charger) {
-            $pairs[] = $charger->output;
+        $this->ported = array_values(array_filter($injections, fn(PowerInjection $i): bool => !$i->isImpedance()));
+        $network = $this->networkNow();
+        $this->ports = new Ports($network, [
+            ...array_map(fn(PowerInjection $i): array => [$i->a, $i->b], $this->ported),
+            ...array_values(array_map(fn(PowerConverter $c): array => $c->output, $chargers)),
+            ...array_map(fn(Winding $w): array => [$w->a, $w->b], $this->windings),
+        ]);
+        $this->drawn = array_fill(0, count($this->ported) + count($chargers), 0.0);
+        foreach ($this->ported as $p => $injection) {
+            // What has no volts with nothing drawn does not run.
+            if (abs($this->ports->eRe[$p]) < AcSide::COLLAPSE * $injection->nominalV && $chargers === []) {
+                $this->collapse($p);
+            }
         }
-        $this->ports = new Ports($this->network, $pairs);
-        $this->built = $this->impedances();
     }
 
-    /** @return list<PowerInjection> */
-    private function ported(): array
+    private function ohm(string $battery): float
     {
-        return array_values(array_filter($this->injections, fn(PowerInjection $i): bool => !$i->isImpedance()));
+        return $this->charging[$battery] ? $this->batteries[$battery]->chargingOhm($this->charge) : $this->batteries[$battery]->ohm;
     }
 
-    /** Everything linear: metal, batteries, impedances. */
-    private function networkOf(): NodalNetwork
+    /** Everything linear as it stands: metal, batteries, what is an impedance. */
+    public function networkNow(): NodalNetwork
     {
         $network = new NodalNetwork();
         $situation = $this->settled->situation;
@@ -103,9 +109,8 @@ final class DcSide
                 $network->add('wire', $id, $element->a, $element->b, 1 / Impedance::ohm($element, $graph));
             }
         }
-        foreach ($this->batteries as $id => $battery) {
-            $ohm = $this->charging[$id] ? $battery->chargingOhm($this->charge) : $battery->ohm;
-            $network->source($id, $battery->pos, $battery->neg, $battery->restV($this->charge), 0.0, $ohm);
+        foreach ($this->windings as $winding) {
+            $network->source($winding->name, $winding->a, $winding->b, $winding->re, 0.0, $winding->ohm);
         }
         foreach ($this->injections as $injection) {
             $network->node($injection->a);
@@ -124,45 +129,44 @@ final class DcSide
         return $network;
     }
 
-    /** Brings everything to rest; the network is made again only when a battery turns or something gives up. */
+    private function collapse(int $port): void
+    {
+        $injection = $this->ported[$port];
+        $injection->collapsed = true;
+        $this->absorbed[$port] = [$injection->watts, $injection->nominal()[0]];
+        $this->ports->absorb($port, $this->absorbed[$port][1]);
+        $this->drawn[$port] = 0.0;
+    }
+
+    /** Brings everything to rest: what has fallen gives up, a battery that turns shows its other resistance. */
     public function settle(): void
     {
-        if ($this->built !== $this->impedances()) {
-            $this->build();
+        foreach ($this->absorbed as $port => [$watts, $y]) {
+            if ($watts !== $this->ported[$port]->watts) {
+                $this->ports->absorb($port, -$y);
+                $this->collapse($port);
+            }
         }
-        for ($pass = 0; $pass < 24; $pass++) {
+        for ($pass = 0; $pass < 40; $pass++) {
             $fallen = $this->step();
             if ($fallen !== null) {
-                $fallen->collapsed = true;
+                $this->collapse($fallen);
             } elseif (!$this->converged || !$this->turned($pass)) {
                 return;
             }
-            $this->build();
         }
-    }
-
-    /** @return array<string, float> */
-    private function impedances(): array
-    {
-        $watts = [];
-        foreach ($this->injections as $injection) {
-            if ($injection->isImpedance()) {
-                $watts[$injection->id] = $injection->watts;
-            }
-        }
-
-        return $watts;
     }
 
     /** Batteries that stand the wrong way for the current through them. */
     private function turned(int $pass): bool
     {
         $turned = false;
-        foreach ($this->batteries as $id => $battery) {
-            $into = -$this->batteryA($id);
+        foreach ($this->windings as $n => $winding) {
+            $into = -$this->batteryA($winding->of);
             // At the very edge between giving and taking both stand for the same.
-            if ($pass < 8 && ($this->charging[$id] ? $into < -1e-6 : $into > 1e-6)) {
-                $this->charging[$id] = !$this->charging[$id];
+            if ($pass < 10 && ($this->charging[$winding->of] ? $into < -1e-6 : $into > 1e-6)) {
+                $this->charging[$winding->of] = !$this->charging[$winding->of];
+                $winding->becomes($this->ohm($winding->of), $this->ports, count($this->ported) + count($this->chargers) + $n);
                 $turned = true;
             }
         }
@@ -170,47 +174,42 @@ final class DcSide
         return $turned;
     }
 
-    /** Newton's method on what is drawn at each port; returns what has fallen below what it runs on. */
-    private function step(): ?PowerInjection
+    /** Newton's method on what is drawn at each port; returns the port of what has fallen below what it runs on. */
+    private function step(): ?int
     {
-        $ports = $this->ports ?? throw new \LogicException('nothing is built');
-        $ported = $this->ported();
-        $n = count($ports->nodes);
-        $i = count($this->drawn) === $n ? $this->drawn : array_fill(0, $n, 0.0);
-        foreach ($ported as $p => $injection) {
-            $i[$p] = $i[$p] !== 0.0 ? $i[$p] : $injection->watts / $injection->nominalV;
+        $n = count($this->drawn);
+        $i = $this->drawn;
+        foreach ($this->ported as $p => $injection) {
+            $i[$p] = $injection->collapsed || $i[$p] !== 0.0 ? $i[$p] : $injection->watts / $injection->nominalV;
         }
         $this->converged = false;
-        $v = [];
+        $zeros = array_fill(0, $n, 0.0);
         for ($round = 0; $round < self::MOST_ROUNDS; $round++) {
             $this->rounds++;
-            $v = $ports->volts($i, array_fill(0, $n, 0.0))[0];
+            $v = $this->ports->volts($i, $zeros)[0];
             $off = $slope = [];
-            $worst = 0.0;
-            foreach ($ported as $p => $injection) {
+            foreach ($this->ported as $p => $injection) {
                 // Below the floor Newton is led back by the tangent there.
-                $at = max($v[$p], 0.3 * $injection->nominalV);
-                $g = $injection->watts / $at;
-                $off[$p] = $i[$p] - $g;
-                $slope[$p] = $v[$p] > 0.3 * $injection->nominalV ? -$injection->watts / $v[$p] ** 2 : 0.0;
+                $floor = 0.3 * $injection->nominalV;
+                $watts = $injection->collapsed ? 0.0 : $injection->watts;
+                $off[$p] = $i[$p] - $watts / max($v[$p], $floor);
+                $slope[$p] = $v[$p] > $floor ? -$watts / $v[$p] ** 2 : 0.0;
             }
-            $p = count($ported);
+            $p = count($this->ported);
             foreach ($this->chargers as $id => $charger) {
                 [$given, $slope[$p], $this->mode[$id]] = $this->gives($charger, $v[$p]);
                 $off[$p] = $i[$p] + $given;
                 $p++;
             }
-            foreach ($off as $x) {
-                $worst = max($worst, abs($x));
-            }
-            if ($worst < self::TOLERANCE_A * max([1.0, ...array_map(abs(...), $i)])) {
+            $this->across = $v;
+            if (max([0.0, ...array_map(abs(...), $off)]) < self::TOLERANCE_A * max([1.0, ...array_map(abs(...), $i)])) {
                 $this->converged = true;
                 break;
             }
             $matrix = [];
             for ($r = 0; $r < $n; $r++) {
                 for ($c = 0; $c < $n; $c++) {
-                    $matrix[$r][$c] = ($r === $c ? 1.0 : 0.0) + $slope[$r] * $ports->zRe[$r][$c];
+                    $matrix[$r][$c] = ($r === $c ? 1.0 : 0.0) + $slope[$r] * $this->ports->zRe[$r][$c];
                 }
                 $matrix[$r][$n] = -$off[$r];
             }
@@ -218,14 +217,13 @@ final class DcSide
                 $i[$k] += $step;
             }
         }
-        $this->drawn = array_values($i);
-        $this->across = array_values($v);
+        $this->drawn = $i;
         $fallen = null;
         $lowest = AcSide::COLLAPSE;
-        foreach ($ported as $p => $injection) {
-            $share = $v[$p] / $injection->nominalV;
-            if (($share < $lowest || (!$this->converged && $fallen === null)) && $injection->watts > 0) {
-                [$fallen, $lowest] = [$injection, min($lowest, $share)];
+        foreach ($this->ported as $p => $injection) {
+            $share = $this->across[$p] / $injection->nominalV;
+            if (!$injection->collapsed && $injection->watts > 0 && ($share < $lowest || (!$this->converged && $fallen === null))) {
+                [$fallen, $lowest] = [$p, min($lowest, $share)];
             }
         }
         if ($fallen !== null) {
@@ -305,39 +303,48 @@ final class DcSide
         return array_values($x);
     }
 
+    private function portOf(string $charger): int
+    {
+        return count($this->ported) + (int) array_search($charger, array_keys($this->chargers), true);
+    }
+
     /** Amps a charger gives. */
     public function givenA(string $charger): float
     {
-        $p = count($this->ported()) + (int) array_search($charger, array_keys($this->chargers), true);
-
-        return max(0.0, -($this->drawn[$p] ?? 0.0));
+        return max(0.0, -$this->drawn[$this->portOf($charger)]);
     }
 
     /** Volts at a charger's output. */
     public function chargerV(string $charger): float
     {
-        return $this->across[count($this->ported()) + (int) array_search($charger, array_keys($this->chargers), true)] ?? 0.0;
+        return $this->across[$this->portOf($charger)] ?? 0.0;
     }
 
     /** Amps a battery gives; below nothing while it is charged. */
     public function batteryA(string $id): float
     {
-        $battery = $this->batteries[$id];
-        $ports = $this->ports ?? throw new \LogicException('nothing is built');
-        [$v] = $ports->between($this->network->node[$battery->pos], $this->network->node[$battery->neg], $this->drawn, array_fill(0, count($this->drawn), 0.0));
-        $ohm = $this->charging[$id] ? $battery->chargingOhm($this->charge) : $battery->ohm;
+        foreach ($this->windings as $n => $winding) {
+            if ($winding->of === $id) {
+                return $winding->gives($this->across[count($this->drawn) + $n] ?? $winding->re, 0.0)[0];
+            }
+        }
 
-        return ($battery->restV($this->charge) - $v) / $ohm;
+        return 0.0;
+    }
+
+    /** @return array{array<int, float>, array<int, float>} V of each node */
+    public function volts(): array
+    {
+        return $this->ports->nodeVolts($this->drawn, array_fill(0, count($this->drawn), 0.0));
     }
 
     /** @return list<array{string, int, int, float, float}> what is drawn and given at constant power or current */
     public function corrections(): array
     {
-        $ports = $this->ports ?? throw new \LogicException('nothing is built');
-        $names = [...array_map(fn(PowerInjection $i): string => $i->id, $this->ported()), ...array_keys($this->chargers)];
+        $names = [...array_map(fn(PowerInjection $i): string => $i->id, $this->ported), ...array_keys($this->chargers)];
         $corrections = [];
         foreach ($names as $p => $name) {
-            $corrections[] = [$name, $ports->nodes[$p][0], $ports->nodes[$p][1], -$this->drawn[$p], 0.0];
+            $corrections[] = [$name, $this->ports->nodes[$p][0], $this->ports->nodes[$p][1], -$this->drawn[$p], 0.0];
         }
 
         return $corrections;

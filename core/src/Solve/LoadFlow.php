@@ -130,7 +130,7 @@ final class LoadFlow
     public static function touch(Settled $settled, array $running, float $personOhm = 1000.0): array
     {
         $make = new self($settled, $running, [], 'half');
-        $network = (new AcSide($settled, $make->live, $make->loads(true), $running, []))->network;
+        $network = (new AcSide($settled, $make->live, $make->loads(true), $running, []))->networkNow();
         $volts = $network->volts();
         $frame = $network->node['frame'] ?? null;
         if ($frame === null) {
@@ -233,7 +233,7 @@ final class LoadFlow
         $still = false;
         for ($pass = 0; $pass < self::MOST_PASSES && !$still; $pass++) {
             $ac->settle();
-            $moved = max($this->dropOut($dc, $inputs), $this->regulate($ac, $dc, $added));
+            $moved = max($this->dropOut($ac, $dc, $inputs), $this->regulate($ac, $dc, $added));
             $moved = max($moved, $this->drawFromBatteries($ac, $taken, $added));
             if ($pass === 0 || $moved > 0) {
                 $dc->settle();
@@ -257,12 +257,12 @@ final class LoadFlow
      *
      * @param array<string, PowerInjection> $inputs
      */
-    private function dropOut(DcSide $dc, array $inputs): float
+    private function dropOut(AcSide $ac, DcSide $dc, array $inputs): float
     {
         $moved = 0.0;
         foreach ($inputs as $id => $input) {
             if ($input->collapsed) {
-                $input->collapsed = false;
+                $ac->revive($input);
                 $input->watts = $input->vars = 0.0;
                 $this->out[$id] = true;
                 $dc->mostW[$id] = 0.0;
@@ -310,9 +310,6 @@ final class LoadFlow
                 $moved = max($moved, abs($watts - $assist->watts) / max(1.0, abs($watts)));
                 if ($assist->watts === 0.0 && $watts < 0) {
                     // What gave up on the weak supply alone may well run with help.
-                    foreach ($ac->injections as $injection) {
-                        $injection->collapsed = false;
-                    }
                     $ac->build();
                 }
                 $assist->watts = $watts;
@@ -337,15 +334,13 @@ final class LoadFlow
     private function drawFromBatteries(AcSide $ac, array $taken, array $added): float
     {
         $moved = 0.0;
-        $volts = null;
         foreach ($this->inverting as $id => $unit) {
             if ($unit->kind === PowerConverter::ASSIST) {
                 $made = -$added[$id]->watts;
                 $watts = $made > 0 ? $made / $unit->efficiency + $unit->idleW : 0.0;
             } else {
                 $source = $this->sourceOf($unit);
-                $volts ??= $ac->volts();
-                $watts = ($source === null ? 0.0 : max(0.0, $ac->watts($source, $volts))) / $unit->efficiency + $unit->idleW;
+                $watts = ($source === null ? 0.0 : max(0.0, $ac->watts($source))) / $unit->efficiency + $unit->idleW;
             }
             $moved = max($moved, abs($watts - $taken[$id]->watts) / max(1.0, $watts));
             $taken[$id]->watts = $watts;

@@ -29,37 +29,39 @@ final readonly class LoadFlowOutcome
     public function result(): LoadFlowResult
     {
         $volts = $this->ac->volts();
-        $dcVolts = $this->dc->network->volts($this->dc->corrections());
-        $acV = self::named($this->ac->network, $volts);
-        $dcV = array_map(fn(array $v): float => $v[0], self::named($this->dc->network, $dcVolts));
-        [$acA, $lost] = self::amps($this->ac->network, $volts);
-        [$dcA, $dcLost] = self::amps($this->dc->network, $dcVolts, true);
+        $dcVolts = $this->dc->volts();
+        $ac = $this->ac->networkNow();
+        $dc = $this->dc->networkNow();
+        $acV = self::named($ac, $volts);
+        $dcV = array_map(fn(array $v): float => $v[0], self::named($dc, $dcVolts));
+        [$acA, $lost] = self::amps($ac, $volts);
+        [$dcA, $dcLost] = self::amps($dc, $dcVolts, true);
         $other = null;
         $single = [];
         if (count($this->live) > 1) {
-            [$acA, $other, $single] = $this->alone($acA);
+            [$acA, $other, $single] = $this->alone($ac, $acA);
         }
         $network = $this->settled->situation->network->graph;
         $sources = $floating = [];
         foreach ($this->live as $id => $source) {
-            $amps = $this->ac->amps($id, $volts);
-            $across = hypot(...self::across($this->ac->network, $volts, $source->a, $source->b));
-            $sources[$id] = ['volts' => $across, 'amps' => $amps, 'watts' => $this->ac->watts($id, $volts), 'overloaded' => isset($this->ac->limited[$id]) || ($source->surrounding === null && $amps > $source->limitA * 1.0001)];
+            $amps = $this->ac->amps($id);
+            $across = hypot(...self::across($ac, $volts, $source->a, $source->b));
+            $sources[$id] = ['volts' => $across, 'amps' => $amps, 'watts' => $this->ac->watts($id), 'overloaded' => isset($this->ac->limited[$id]) || ($source->surrounding === null && $amps > $source->limitA * 1.0001)];
             if ($source->neutral === 'floating' && $this->settled->situation->bondsOf($id) === []) {
                 $floating[] = $id;
             }
         }
         foreach ($network->batteries as $id => $battery) {
-            $v = self::across($this->dc->network, $dcVolts, $battery->pos, $battery->neg)[0];
+            $v = self::across($dc, $dcVolts, $battery->pos, $battery->neg)[0];
             $amps = $this->dc->batteryA($id);
             $sources[$id] = ['volts' => $v, 'amps' => $amps, 'watts' => $v * $amps, 'overloaded' => $battery->limitA !== null && $amps > $battery->limitA * 1.0001];
         }
         foreach ($this->dc->chargers as $id => $charger) {
-            $v = self::across($this->dc->network, $dcVolts, ...$charger->output)[0];
+            $v = self::across($dc, $dcVolts, ...$charger->output)[0];
             $sources[$id] = ['volts' => $v, 'amps' => $this->dc->givenA($id), 'watts' => $v * $this->dc->givenA($id), 'overloaded' => false];
         }
         $loads = [];
-        foreach ([[$this->ac->injections, $this->ac->network, $volts], [$this->dc->injections, $this->dc->network, $dcVolts]] as [$injections, $in, $at]) {
+        foreach ([[$this->ac->injections, $ac, $volts], [$this->dc->injections, $dc, $dcVolts]] as [$injections, $in, $at]) {
             foreach ($injections as $injection) {
                 [$vRe, $vIm] = self::across($in, $at, $injection->a, $injection->b);
                 [$iRe, $iIm] = $injection->currentAt($vRe, $vIm);
@@ -75,12 +77,12 @@ final readonly class LoadFlowOutcome
             $sources,
             $loads,
             $lost + $dcLost,
-            max($this->ac->network->residual($volts, $this->ac->corrections()), $this->dc->network->residual($dcVolts, $this->dc->corrections())),
+            max($ac->residual($volts, $this->ac->corrections()), $dc->residual($dcVolts, $this->dc->corrections())),
             $this->ac->rounds + $this->dc->rounds,
             $floating,
             null,
-            $this->ac->network,
-            $this->dc->network,
+            $ac,
+            $dc,
             $this->ac->injections,
             $this->dc->injections,
             array_map(fn($c): array => [$c->output[0], $c->output[1], $this->dc->mode[$c->id] ?? 'off', $c->holdsV], $this->dc->chargers),
@@ -121,15 +123,13 @@ final readonly class LoadFlowOutcome
      * @param array<string, float> $together
      * @return array{array<string, float>, array<string, array{float, float}>, array<string, array<string, array{float, float}>>}
      */
-    private function alone(array $together): array
+    private function alone(NodalNetwork $ac, array $together): array
     {
         $amps = $against = $single = [];
         $n = 0;
-        foreach ($this->live as $id => $_) {
-            $network = $this->ac->networkAt([$id => true], true);
-            $volts = $network->volts();
-            $single[$id] = self::named($network, $volts);
-            foreach (self::amps($network, $volts)[0] as $element => $a) {
+        foreach ($this->ac->alone() as $id => $volts) {
+            $single[$id] = self::named($ac, $volts);
+            foreach (self::amps($ac, $volts)[0] as $element => $a) {
                 $amps[$element] = ($amps[$element] ?? 0.0) + $a;
             }
             foreach ($single[$id] as $name => [$re, $im]) {
