@@ -4,14 +4,17 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Rules;
 
+use Hollin\Core\Network\Battery;
+use Hollin\Core\Network\Element;
 use Hollin\Core\Network\PowerConverter;
+use Hollin\Core\Network\Role;
 use Hollin\Core\Network\Walk;
 use Hollin\Core\Reference\TripCurve;
 
 /**
  * What carries more than it may on the battery side, in any named state and load scenario. A bound
- * decides first: nothing carries more than all that is drawn and given there together; only what that
- * leaves open is solved.
+ * decides first: nothing carries more than all that is drawn and given there together, and what parts
+ * some takers from every battery no more than theirs; only what that leaves open is solved.
  */
 final class DirectLoading
 {
@@ -53,8 +56,17 @@ final class DirectLoading
         $worst = [];
         foreach ($this->rig->settled as $state => $settled) {
             foreach ($this->rig->needs->scenarios as $scenario => $what) {
-                $bound = $this->bound($state, $scenario);
-                $open = array_filter($this->limits, fn(array $l): bool => $l['limitA'] < $bound);
+                $most = $this->most($state, $scenario);
+                $all = self::net($most, array_keys($this->takers()));
+                $open = [];
+                foreach ($this->limits as $limit) {
+                    if ($limit['limitA'] < $all) {
+                        $beyond = $this->beyond($limit['id']);
+                        if ($beyond === null || $limit['limitA'] < self::net($most, $beyond)) {
+                            $open[] = $limit;
+                        }
+                    }
+                }
                 if ($open === []) {
                     continue;
                 }
@@ -85,22 +97,98 @@ final class DirectLoading
         return array_sum(array_map(fn(array $next): float => abs($amps[$next[1]] ?? 0.0), $this->rig->graph->neighbours()[$terminal] ?? [])) / 2;
     }
 
-    /** More than anything on the battery side can carry in a state and scenario, A. */
-    private function bound(string $state, string $scenario): float
+    /** @var array<string, list<string>> element => takers and givers that only it joins with a battery; absent for what may carry anything */
+    private array $beyond = [];
+
+    /**
+     * Takers and givers of direct current beyond an element, where no battery is beyond it too: all that
+     * can pass it is theirs.
+     *
+     * @return ?list<string>
+     */
+    private function beyond(string $element): ?array
     {
-        $amps = $this->rig->currents()->amps[$state][$scenario] ?? [];
-        $sum = 0.0;
-        foreach ($this->rig->graph->converters as $id => $unit) {
-            if ($unit->kind === PowerConverter::INVERTER) {
-                $sum += (($amps[$id] ?? 0.0) + $unit->idleW / $unit->nominalV) / self::LOWEST_SHARE;
-            } elseif ($unit->kind === PowerConverter::CHARGER && isset($this->rig->settled[$state]->situation->charging()[$id])) {
-                $sum += $unit->limitA;
-            }
+        if (!isset($this->rig->graph->elements[$element])) {
+            return null;
         }
-        foreach ($this->rig->graph->users as $load) {
-            $sum += $load->direct ? (float) $load->amps / self::LOWEST_SHARE : 0.0;
+        if (!isset($this->beyond[$element])) {
+            $graph = $this->rig->graph;
+            $e = $graph->elements[$element];
+            $found = ['*'];
+            foreach ([[$e->a, $e->b], [$e->b, $e->a]] as [$from, $to]) {
+                $side = Walk::reach($graph, [$from], fn(Element $x): bool => $x->id !== $element && ($x->role->isDc() || $x->role === Role::PE));
+                $battery = array_filter($graph->batteries, fn(Battery $b): bool => array_key_exists($b->pos, $side) || array_key_exists($b->neg, $side));
+                if (!array_key_exists($to, $side) && $battery === []) {
+                    $found = [];
+                    foreach ($this->takers() as $id => [$pos, $neg]) {
+                        if (array_key_exists($pos, $side) || array_key_exists($neg, $side)) {
+                            $found[] = $id;
+                        }
+                    }
+                }
+            }
+            $this->beyond[$element] = $found;
         }
 
-        return $sum;
+        return $this->beyond[$element] === ['*'] ? null : $this->beyond[$element];
+    }
+
+    /** @return array<string, array{string, string}> */
+    private function takers(): array
+    {
+        $takers = [];
+        foreach ($this->rig->graph->converters as $id => $unit) {
+            $takers[$id] = $unit->direct();
+        }
+        foreach ($this->rig->graph->users as $id => $load) {
+            if ($load->direct) {
+                $takers[$id] = [$load->a, $load->b];
+            }
+        }
+
+        return $takers;
+    }
+
+    /**
+     * Most that can pass in either direction: all that takes, or all that gives less what is always on
+     * (at the volts a charger holds it still takes four fifths).
+     *
+     * @param array<string, array{float, float}> $most
+     * @param list<string> $of
+     */
+    private static function net(array $most, array $of): float
+    {
+        $takes = $gives = $steady = 0.0;
+        foreach ($of as $id) {
+            [$take, $give] = $most[$id] ?? [0.0, 0.0];
+            $takes += $take;
+            $gives += $give;
+            $steady += $most["{$id}!"][0] ?? 0.0;
+        }
+
+        return max($takes, $gives - 0.8 * $steady);
+    }
+
+    /** @return array<string, array{float, float}> most that each taker takes and each giver gives in a state and scenario, A; what is always on once more under id! */
+    private function most(string $state, string $scenario): array
+    {
+        $amps = $this->rig->currents()->amps[$state][$scenario] ?? [];
+        $most = [];
+        foreach ($this->rig->graph->converters as $id => $unit) {
+            if ($unit->kind === PowerConverter::INVERTER) {
+                // It gives up below its cut-off.
+                $most[$id] = [(($amps[$id] ?? 0.0) + $unit->idleW / $unit->nominalV) / max(self::LOWEST_SHARE, min(0.95, $unit->cutOffV / $unit->nominalV)), 0.0];
+            } elseif ($unit->kind === PowerConverter::CHARGER && isset($this->rig->settled[$state]->situation->charging()[$id])) {
+                $most[$id] = [0.0, $unit->limitA];
+            }
+        }
+        foreach ($this->rig->graph->users as $id => $load) {
+            if ($load->direct) {
+                $most[$id] = [(float) $load->amps / self::LOWEST_SHARE, 0.0];
+                $most["{$id}!"] = [(float) $load->amps, 0.0];
+            }
+        }
+
+        return $most;
     }
 }

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Solve;
 
-use Hollin\Core\Network\ElementKind;
-use Hollin\Core\Network\Role;
 use Hollin\Core\Network\Source;
 use Hollin\Core\Network\SupplyCondition;
 use Hollin\Core\States\Settled;
@@ -87,7 +85,7 @@ final class AcSide
         foreach ($this->live as $id => $source) {
             array_push($this->windings, ...$this->windingsOf($id, $source));
         }
-        $this->network = $this->networkNow();
+        $this->network = $this->networkAtFirst();
         $this->ports = new Ports($this->network, [
             ...array_map(fn(PowerInjection $i): array => [$i->a, $i->b], $this->ported),
             ...array_map(fn(Winding $w): array => [$w->a, $w->b], $this->windings),
@@ -97,7 +95,7 @@ final class AcSide
         $this->across = [$this->ports->eRe, $this->ports->eIm];
         // What would not run with nothing else drawn will not run at all.
         foreach ($this->ported as $p => $injection) {
-            if ($injection->watts > 0 && hypot($this->ports->eRe[$p], $this->ports->eIm[$p]) < self::COLLAPSE * $injection->nominalV) {
+            if ($injection->watts > 0 && hypot($this->ports->eRe[$p], $this->ports->eIm[$p]) < $injection->floor * $injection->nominalV) {
                 $this->collapse($p);
             }
         }
@@ -115,17 +113,13 @@ final class AcSide
             : [new Winding($id, $id, $source->a, $source->b, $re, $im, $source->impedanceOhm)];
     }
 
-    /** Everything linear as it stands: metal, sources, what is an impedance. */
-    public function networkNow(): NodalNetwork
+    /** Everything linear at first: metal, sources, what is an impedance. */
+    private function networkAtFirst(): NodalNetwork
     {
         $network = new NodalNetwork();
         $situation = $this->settled->situation;
         $graph = $situation->network->graph;
-        foreach ($graph->elements as $id => $element) {
-            if (($element->role->isAc() || $element->role === Role::PE) && $situation->isClosed($id)) {
-                $network->add($element->kind === ElementKind::Bond ? 'bond' : 'wire', $id, $element->a, $element->b, 1 / Impedance::ohm($element, $graph));
-            }
-        }
+        Metal::into($network, $situation, true);
         $omega = 2 * M_PI * LoadFlow::HZ;
         foreach ($graph->loads as $id => $load) {
             if (isset($this->running[$id])) {
@@ -158,6 +152,22 @@ final class AcSide
         }
         $network->add('leak', 'tyres', 'frame', 'earth', 1 / LoadFlow::TYRES_OHM);
         Islands::tie($network);
+
+        return $network;
+    }
+
+    /** The network as it has come to stand: what gave up is an impedance in it, limited sources are weaker. */
+    public function network(): NodalNetwork
+    {
+        $network = clone $this->network;
+        foreach ($this->absorbed as $port => $y) {
+            $network->add('load', $this->ported[$port]->id, $this->ported[$port]->a, $this->ported[$port]->b, ...$y);
+        }
+        foreach ($this->windings as $winding) {
+            if (isset($this->limited[$winding->of])) {
+                $network->setSource($winding->name, $winding->re, $winding->im, $winding->ohm);
+            }
+        }
 
         return $network;
     }
@@ -217,10 +227,10 @@ final class AcSide
             [$nRe, $nIm] = $this->ports->volts($iRe, $iIm);
             $moved = 0.0;
             $worst = null;
-            $lowest = self::COLLAPSE;
+            $lowest = 1.0;
             foreach ($this->ported as $p => $injection) {
                 $moved = max($moved, abs($nRe[$p] - $vRe[$p]) + abs($nIm[$p] - $vIm[$p]));
-                $share = hypot($nRe[$p], $nIm[$p]) / $injection->nominalV;
+                $share = hypot($nRe[$p], $nIm[$p]) / ($injection->floor * $injection->nominalV);
                 if ($share < $lowest && $injection->watts > 0 && !$injection->collapsed) {
                     [$worst, $lowest] = [$p, $share];
                 }

@@ -6,7 +6,6 @@ namespace Hollin\Core\Solve;
 
 use Hollin\Core\Network\Battery;
 use Hollin\Core\Network\PowerConverter;
-use Hollin\Core\Network\Role;
 use Hollin\Core\States\Settled;
 
 /**
@@ -33,6 +32,8 @@ final class DcSide
     private array $windings = [];
 
     private readonly Ports $ports;
+
+    private readonly NodalNetwork $network;
 
     /** @var array<int, float> amps drawn at each port: the injections first, then the chargers */
     private array $drawn = [];
@@ -78,7 +79,7 @@ final class DcSide
             $this->windings[] = new Winding($id, $id, $battery->pos, $battery->neg, $battery->restV($charge), 0.0, $this->ohm($id));
         }
         $this->ported = array_values(array_filter($injections, fn(PowerInjection $i): bool => !$i->isImpedance()));
-        $network = $this->networkNow();
+        $this->network = $network = $this->networkAtFirst();
         $this->ports = new Ports($network, [
             ...array_map(fn(PowerInjection $i): array => [$i->a, $i->b], $this->ported),
             ...array_values(array_map(fn(PowerConverter $c): array => $c->output, $chargers)),
@@ -87,7 +88,7 @@ final class DcSide
         $this->drawn = array_fill(0, count($this->ported) + count($chargers), 0.0);
         foreach ($this->ported as $p => $injection) {
             // What has no volts with nothing drawn does not run.
-            if (abs($this->ports->eRe[$p]) < AcSide::COLLAPSE * $injection->nominalV && $chargers === []) {
+            if (abs($this->ports->eRe[$p]) < $injection->floor * $injection->nominalV && $chargers === []) {
                 $this->collapse($p);
             }
         }
@@ -98,17 +99,12 @@ final class DcSide
         return $this->charging[$battery] ? $this->batteries[$battery]->chargingOhm($this->charge) : $this->batteries[$battery]->ohm;
     }
 
-    /** Everything linear as it stands: metal, batteries, what is an impedance. */
-    public function networkNow(): NodalNetwork
+    /** Everything linear at first: metal, batteries, what is an impedance. */
+    private function networkAtFirst(): NodalNetwork
     {
         $network = new NodalNetwork();
         $situation = $this->settled->situation;
-        $graph = $situation->network->graph;
-        foreach ($graph->elements as $id => $element) {
-            if (($element->role->isDc() || $element->role === Role::PE) && $situation->isClosed($id)) {
-                $network->add('wire', $id, $element->a, $element->b, 1 / Impedance::ohm($element, $graph));
-            }
-        }
+        Metal::into($network, $situation, false);
         foreach ($this->windings as $winding) {
             $network->source($winding->name, $winding->a, $winding->b, $winding->re, 0.0, $winding->ohm);
         }
@@ -125,6 +121,20 @@ final class DcSide
         }
         $network->add('leak', 'tyres', 'frame', 'earth', 1 / LoadFlow::TYRES_OHM);
         Islands::tie($network);
+
+        return $network;
+    }
+
+    /** The network as it has come to stand: what gave up is an impedance in it, batteries stand as they are charged or not. */
+    public function network(): NodalNetwork
+    {
+        $network = clone $this->network;
+        foreach ($this->absorbed as $port => [, $y]) {
+            $network->add('load', $this->ported[$port]->id, $this->ported[$port]->a, $this->ported[$port]->b, $y);
+        }
+        foreach ($this->windings as $winding) {
+            $network->setSource($winding->name, $winding->re, 0.0, $winding->ohm);
+        }
 
         return $network;
     }
@@ -219,9 +229,9 @@ final class DcSide
         }
         $this->drawn = $i;
         $fallen = null;
-        $lowest = AcSide::COLLAPSE;
+        $lowest = 1.0;
         foreach ($this->ported as $p => $injection) {
-            $share = $this->across[$p] / $injection->nominalV;
+            $share = $this->across[$p] / ($injection->floor * $injection->nominalV);
             if (!$injection->collapsed && $injection->watts > 0 && ($share < $lowest || (!$this->converged && $fallen === null))) {
                 [$fallen, $lowest] = [$p, min($lowest, $share)];
             }

@@ -124,6 +124,48 @@ final class Factor
         $this->share[] = $shares;
     }
 
+    private ?bool $real = null;
+
+    /** Direct current: nothing has an imaginary part. */
+    private function isReal(): bool
+    {
+        if ($this->real === null) {
+            $this->real = true;
+            foreach ($this->inverse as [, $im]) {
+                $this->real = $this->real && $im === 0.0;
+            }
+        }
+
+        return $this->real;
+    }
+
+    /**
+     * @param array<int, float> $re
+     * @return array{array<int, float>, array<int, float>}
+     */
+    private function solveReal(array $re): array
+    {
+        $re += array_fill(0, $this->nodes, 0.0);
+        foreach ($this->order as $step => $k) {
+            $i = $re[$k];
+            if ($i !== 0.0) {
+                foreach ($this->share[$step] as $j => [$s]) {
+                    $re[$j] += $s * $i;
+                }
+            }
+        }
+        for ($step = count($this->order) - 1; $step >= 0; $step--) {
+            $k = $this->order[$step];
+            $v = $re[$k] * $this->inverse[$step][0];
+            foreach ($this->share[$step] as $j => [$s]) {
+                $v += $s * $re[$j];
+            }
+            $re[$k] = $v;
+        }
+
+        return [$re, array_fill(0, $this->nodes, 0.0)];
+    }
+
     /**
      * Node voltages for injected currents.
      *
@@ -133,6 +175,9 @@ final class Factor
      */
     public function solve(array $re, array $im): array
     {
+        if ($im === [] && $this->isReal()) {
+            return $this->solveReal($re);
+        }
         $re += array_fill(0, $this->nodes, 0.0);
         $im += array_fill(0, $this->nodes, 0.0);
         foreach ($this->order as $step => $k) {

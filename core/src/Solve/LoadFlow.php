@@ -130,7 +130,7 @@ final class LoadFlow
     public static function touch(Settled $settled, array $running, float $personOhm = 1000.0): array
     {
         $make = new self($settled, $running, [], 'half');
-        $network = (new AcSide($settled, $make->live, $make->loads(true), $running, []))->networkNow();
+        $network = (new AcSide($settled, $make->live, $make->loads(true), $running, []))->network();
         $volts = $network->volts();
         $frame = $network->node['frame'] ?? null;
         if ($frame === null) {
@@ -226,7 +226,7 @@ final class LoadFlow
             if ($converter->kind === PowerConverter::ASSIST) {
                 $added[$id] = new PowerInjection($id, $converter->output[0], $converter->output[1], 0.0, 0.0, 120.0, true);
             }
-            $taken[$id] = new PowerInjection("{$converter->component}.dc", $converter->input[0], $converter->input[1], $converter->kind === PowerConverter::ASSIST ? 0.0 : $converter->idleW, 0.0, $converter->nominalV, true);
+            $taken[$id] = new PowerInjection("{$converter->component}.dc", $converter->input[0], $converter->input[1], $converter->kind === PowerConverter::ASSIST ? 0.0 : $converter->idleW, 0.0, $converter->nominalV, true, max(AcSide::COLLAPSE, min(0.95, $converter->cutOffV / $converter->nominalV)));
         }
         $ac = new AcSide($this->settled, $this->live, [...$this->loads(), ...array_values($inputs), ...array_values($added)], $this->running, $this->more);
         $dc = new DcSide($this->settled, [...$this->users(), ...array_values($taken)], $this->chargers, $this->charge);

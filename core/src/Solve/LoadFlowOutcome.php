@@ -30,8 +30,8 @@ final readonly class LoadFlowOutcome
     {
         $volts = $this->ac->volts();
         $dcVolts = $this->dc->volts();
-        $ac = $this->ac->networkNow();
-        $dc = $this->dc->networkNow();
+        $ac = $this->ac->network();
+        $dc = $this->dc->network();
         $acV = self::named($ac, $volts);
         $dcV = array_map(fn(array $v): float => $v[0], self::named($dc, $dcVolts));
         [$acA, $lost] = self::amps($ac, $volts);

@@ -98,6 +98,23 @@ final class NodalNetwork
         return [$re, $im];
     }
 
+    /** The same nodes with another resistance behind a source of so many volts. */
+    public function setSource(string $of, float $re, float $im, float $ohm): void
+    {
+        $this->factor = $this->byElement = $this->sourceBranches = null;
+        $this->unit = [];
+        foreach ($this->branches as $n => $branch) {
+            if ($branch->kind === 'source' && $branch->of === $of) {
+                $this->branches[$n] = new Branch('source', $of, $branch->a, $branch->b, 1 / $ohm);
+            }
+        }
+        foreach ($this->injections as $n => [$name, $a, $b]) {
+            if ($name === $of) {
+                $this->injections[$n] = [$name, $a, $b, $re / $ohm, $im / $ohm];
+            }
+        }
+    }
+
     /** A source of volts behind a resistance in ohm, as its Norton equivalent. */
     public function source(string $of, string $a, string $b, float $re, float $im, float $ohm): void
     {

@@ -16,10 +16,16 @@ final class Ports
     public readonly array $nodes;
 
     /** @var array{array<int, float>, array<int, float>} V of each node with nothing drawn */
-    private array $open;
+    private readonly array $open;
 
     /** @var array<int, array{array<int, float>, array<int, float>}> V of each node for one ampere put in at a pair */
     private array $unit = [];
+
+    /** @var array<int, array{float, float}> admittance that has come to a pair since, S */
+    private array $added = [];
+
+    /** @var array<int, array{float, float}> current put in at a pair since, A */
+    private array $put = [];
 
     /** @var array<int, float> open volts of each pair, real and imaginary */
     public array $eRe = [];
@@ -57,11 +63,6 @@ final class Ports
             $z[0][-1] = $z[1][-1] = 0.0;
             $this->unit[$j] = $z;
         }
-        $this->look();
-    }
-
-    private function look(): void
-    {
         foreach ($this->nodes as $i => [$a, $b]) {
             $this->eRe[$i] = $this->open[0][$a] - $this->open[0][$b];
             $this->eIm[$i] = $this->open[1][$a] - $this->open[1][$b];
@@ -75,46 +76,39 @@ final class Ports
     /** Adds an admittance in S across a pair; takes one away when it is negative. */
     public function absorb(int $port, float $yRe, float $yIm = 0.0): void
     {
+        $zRe = $this->zRe;
+        $zIm = $this->zIm;
         // y ÷ (1 + y·z)
-        $dRe = 1 + $yRe * $this->zRe[$port][$port] - $yIm * $this->zIm[$port][$port];
-        $dIm = $yRe * $this->zIm[$port][$port] + $yIm * $this->zRe[$port][$port];
+        $dRe = 1 + $yRe * $zRe[$port][$port] - $yIm * $zIm[$port][$port];
+        $dIm = $yRe * $zIm[$port][$port] + $yIm * $zRe[$port][$port];
         $size = $dRe ** 2 + $dIm ** 2;
         $gRe = ($yRe * $dRe + $yIm * $dIm) / $size;
         $gIm = ($yIm * $dRe - $yRe * $dIm) / $size;
-        $by = $this->unit[$port];
-        $this->open = self::less($this->open, $by, $gRe * $this->eRe[$port] - $gIm * $this->eIm[$port], $gRe * $this->eIm[$port] + $gIm * $this->eRe[$port]);
-        foreach ($this->unit as $j => $unit) {
-            $zRe = $this->zRe[$port][$j];
-            $zIm = $this->zIm[$port][$j];
-            $this->unit[$j] = self::less($unit, $by, $gRe * $zRe - $gIm * $zIm, $gRe * $zIm + $gIm * $zRe);
+        $eRe = $gRe * $this->eRe[$port] - $gIm * $this->eIm[$port];
+        $eIm = $gRe * $this->eIm[$port] + $gIm * $this->eRe[$port];
+        foreach ($zRe as $i => $row) {
+            $r = $row[$port];
+            $x = $zIm[$i][$port];
+            $this->eRe[$i] -= $r * $eRe - $x * $eIm;
+            $this->eIm[$i] -= $r * $eIm + $x * $eRe;
+            $sRe = $r * $gRe - $x * $gIm;
+            $sIm = $r * $gIm + $x * $gRe;
+            foreach ($row as $j => $_) {
+                $this->zRe[$i][$j] -= $sRe * $zRe[$port][$j] - $sIm * $zIm[$port][$j];
+                $this->zIm[$i][$j] -= $sRe * $zIm[$port][$j] + $sIm * $zRe[$port][$j];
+            }
         }
-        $this->look();
-    }
-
-    /**
-     * @param array{array<int, float>, array<int, float>} $volts
-     * @param array{array<int, float>, array<int, float>} $by
-     * @return array{array<int, float>, array<int, float>}
-     */
-    private static function less(array $volts, array $by, float $re, float $im): array
-    {
-        foreach ($by[0] as $k => $r) {
-            $volts[0][$k] -= $r * $re - $by[1][$k] * $im;
-            $volts[1][$k] -= $r * $im + $by[1][$k] * $re;
-        }
-
-        return $volts;
+        $this->added[$port] = [($this->added[$port][0] ?? 0.0) + $yRe, ($this->added[$port][1] ?? 0.0) + $yIm];
     }
 
     /** Puts a fixed current in A in at a pair, for good. */
     public function inject(int $port, float $re, float $im = 0.0): void
     {
-        foreach ($this->unit[$port][0] as $k => $r) {
-            $x = $this->unit[$port][1][$k];
-            $this->open[0][$k] += $r * $re - $x * $im;
-            $this->open[1][$k] += $r * $im + $x * $re;
+        foreach ($this->zRe as $i => $row) {
+            $this->eRe[$i] += $row[$port] * $re - $this->zIm[$i][$port] * $im;
+            $this->eIm[$i] += $row[$port] * $im + $this->zIm[$i][$port] * $re;
         }
-        $this->look();
+        $this->put[$port] = [($this->put[$port][0] ?? 0.0) + $re, ($this->put[$port][1] ?? 0.0) + $im];
     }
 
     /**
@@ -143,6 +137,30 @@ final class Ports
     }
 
     /**
+     * What is drawn at each pair of the network as it was at first: what has come since draws too.
+     *
+     * @param array{array<int, float>, array<int, float>} $volts across the pairs
+     * @param array<int, float> $re
+     * @param array<int, float> $im
+     * @return array<int, array{float, float}>
+     */
+    private function drawn(array $volts, array $re, array $im, bool $put = true): array
+    {
+        $drawn = [];
+        foreach ($re as $j => $i) {
+            $drawn[$j] = [$i, $im[$j]];
+        }
+        foreach ($this->added as $j => [$g, $b]) {
+            $drawn[$j] = [($drawn[$j][0] ?? 0.0) + $g * $volts[0][$j] - $b * $volts[1][$j], ($drawn[$j][1] ?? 0.0) + $g * $volts[1][$j] + $b * $volts[0][$j]];
+        }
+        foreach ($put ? $this->put : [] as $j => [$pRe, $pIm]) {
+            $drawn[$j] = [($drawn[$j][0] ?? 0.0) - $pRe, ($drawn[$j][1] ?? 0.0) - $pIm];
+        }
+
+        return $drawn;
+    }
+
+    /**
      * Volts from one node to another with so many amperes drawn at each pair.
      *
      * @param array<int, float> $re
@@ -153,12 +171,12 @@ final class Ports
     {
         $vRe = $this->open[0][$a] - $this->open[0][$b];
         $vIm = $this->open[1][$a] - $this->open[1][$b];
-        foreach ($re as $j => $i) {
+        foreach ($this->drawn($this->volts($re, $im), $re, $im) as $j => [$iRe, $iIm]) {
             $z = $this->unit[$j];
             $r = $z[0][$a] - $z[0][$b];
             $x = $z[1][$a] - $z[1][$b];
-            $vRe -= $r * $i - $x * $im[$j];
-            $vIm -= $r * $im[$j] + $x * $i;
+            $vRe -= $r * $iRe - $x * $iIm;
+            $vIm -= $r * $iIm + $x * $iRe;
         }
 
         return [$vRe, $vIm];
@@ -173,19 +191,7 @@ final class Ports
      */
     public function nodeVolts(array $re, array $im): array
     {
-        [$vRe, $vIm] = $this->open;
-        foreach ($re as $j => $i) {
-            $x = $im[$j];
-            if ($i === 0.0 && $x === 0.0) {
-                continue;
-            }
-            foreach ($this->unit[$j][0] as $k => $r) {
-                $vRe[$k] -= $r * $i - $this->unit[$j][1][$k] * $x;
-                $vIm[$k] -= $r * $x + $this->unit[$j][1][$k] * $i;
-            }
-        }
-
-        return [$vRe, $vIm];
+        return $this->less($this->open, $this->drawn($this->volts($re, $im), $re, $im));
     }
 
     /**
@@ -196,10 +202,32 @@ final class Ports
     public function from(int $port, float $re, float $im = 0.0): array
     {
         $vRe = $vIm = [];
-        foreach ($this->unit[$port][0] as $k => $r) {
-            $x = $this->unit[$port][1][$k];
-            $vRe[$k] = $r * $re - $x * $im;
-            $vIm[$k] = $r * $im + $x * $re;
+        foreach ($this->zRe as $i => $row) {
+            $vRe[$i] = $row[$port] * $re - $this->zIm[$i][$port] * $im;
+            $vIm[$i] = $row[$port] * $im + $this->zIm[$i][$port] * $re;
+        }
+        $nothing = array_map(fn(): float => 0.0, $this->open[0]);
+
+        return $this->less([$nothing, $nothing], $this->drawn([$vRe, $vIm], [$port => -$re], [$port => -$im], false));
+    }
+
+    /**
+     * @param array{array<int, float>, array<int, float>} $volts
+     * @param array<int, array{float, float}> $drawn
+     * @return array{array<int, float>, array<int, float>}
+     */
+    private function less(array $volts, array $drawn): array
+    {
+        [$vRe, $vIm] = $volts;
+        foreach ($drawn as $j => [$re, $im]) {
+            if ($re === 0.0 && $im === 0.0) {
+                continue;
+            }
+            $x = $this->unit[$j][1];
+            foreach ($this->unit[$j][0] as $k => $r) {
+                $vRe[$k] -= $r * $re - $x[$k] * $im;
+                $vIm[$k] -= $r * $im + $x[$k] * $re;
+            }
         }
 
         return [$vRe, $vIm];

@@ -24,6 +24,8 @@ final class PowerInjection
         public float $vars,
         public readonly float $nominalV,
         public readonly bool $constant,
+        /** below this share of nominal volts it gives up */
+        public readonly float $floor = AcSide::COLLAPSE,
     ) {}
 
     /** Whether it stands in a nodal network as an impedance. */

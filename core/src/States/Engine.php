@@ -35,7 +35,7 @@ final class Engine implements Look
     /** @var list<array{string, ?string, ?string, array<string, int>, ?string, array<string, int>}> source, what surrounds it, the device it follows, in which positions, its mode switch, in which positions */
     private array $sources;
 
-    /** @var list<array{string, array<string, int>}> those that follow an automatic device, with the positions they are live in */
+    /** @var list<array{string, array<string, int>, ?string, array<string, int>}> those that follow an automatic device, with the positions they are live in, and a mode switch with its */
     private array $following = [];
 
     /** @var array<string, array<string, int>> automatic device => position => bits closed in it */
@@ -62,7 +62,7 @@ final class Engine implements Look
         foreach ($network->graph->sources as $id => $source) {
             $this->sources[] = [$id, $source->surrounding, $source->device, array_flip($source->positions), $source->mode, array_flip($source->modes)];
             if (isset($this->automatic[$source->device ?? ''])) {
-                $this->following[] = [(string) $source->device, array_flip($source->positions)];
+                $this->following[] = [(string) $source->device, array_flip($source->positions), $source->mode, array_flip($source->modes)];
             }
         }
         $this->automaticBits = array_intersect_key($network->bits, $this->automatic);
@@ -268,10 +268,7 @@ final class Engine implements Look
             $this->steadyBits |= $positions[$this->at[$id] ?? ''] ?? 0;
         }
         $this->steadyMemo = '';
-        foreach ($this->sources as [$id, $surrounding, $device, $positions, $mode, $modes]) {
-            if ($mode !== null) {
-                $this->steadyMemo .= isset($modes[$this->at[$mode] ?? '']) ? '|m' : '|o';
-            }
+        foreach ($this->sources as [, $surrounding, $device, $positions]) {
             $byHand = $device !== null && !isset($this->automatic[$device]);
             if ($surrounding !== null || $byHand) {
                 $off = $byHand && !isset($positions[$this->at[$device] ?? '']);
@@ -292,8 +289,8 @@ final class Engine implements Look
         }
         $closed = ($closed | $this->failure->forcedClosed) & ~$this->failure->forcedOpen;
         $memo = $closed . $this->steadyMemo;
-        foreach ($this->following as [$device, $positions]) {
-            $memo .= isset($positions[$this->at[$device]]) ? '|1' : '|0';
+        foreach ($this->following as [$device, $positions, $mode, $modes]) {
+            $memo .= isset($positions[$this->at[$device]]) && ($mode === null || isset($modes[$this->at[$mode] ?? ''])) ? '|1' : '|0';
         }
         $this->now = $this->situations[$memo] ??= new Situation($this->network, $memo, $closed, $this->active(), $this->rootsOf($closed));
     }
