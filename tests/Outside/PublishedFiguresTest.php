@@ -72,11 +72,11 @@ it('prospective short circuit: two AGM of 4 mohm in parallel (IEC 61660-1 style)
         ->and(ProspectiveShort::currentA(12.8, 0.002, ConductorSize::of('mm2:50')->ohm(1, 20)))->toEqualWithDelta(6148, 5);
 });
 
-it('which family breaks 7.47 kA at 14.7 V: Class T only (usual maker data)', function (): void {
+it('which family breaks 7.47 kA at 14.7 V: Class T, and the on-post type with a word to its maker (usual maker data)', function (): void {
     $breaks = array_values(array_filter(FuseFamily::cases(), fn(FuseFamily $f): bool => ($f->interruptingA(14.7) ?? 0) >= 7470));
-    expect($breaks)->toBe([FuseFamily::ClassT])
-        // A lithium bank charges above 14 V: the on-post type counts at its 32 V value.
-        ->and(FuseFamily::OnPost->interruptingA(14.4))->toBe(5000.0)->and(FuseFamily::OnPost->interruptingA(13.9))->toBe(10000.0)
+    expect($breaks)->toBe([FuseFamily::ClassT, FuseFamily::OnPost])
+        // Listed at 14 V, and a lithium bank charges at more: plainly it counts to 5 kA only.
+        ->and(FuseFamily::OnPost->plainlyA(14.4))->toBe(5000.0)->and(FuseFamily::OnPost->plainlyA(13.9))->toBe(10000.0)->and(FuseFamily::OnPost->interruptingA(28.8))->toBe(5000.0)
         ->and(FuseFamily::BoltDown->interruptingA(100))->toBeNull();
 });
 

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 use Database\Seeders\DemoRigs;
 use Hollin\Core\Rules\Examination;
-use Hollin\Core\Solve\LoadFlowResult;
 use Hollin\Core\Solve\LoadFlow;
+use Hollin\Core\Solve\LoadFlowResult;
 use Hollin\Core\Solve\Spice;
 use Tests\Rigs;
 

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Answers;
 
-use Hollin\Core\Network\Part;
+use Hollin\Core\Components\Topology;
 use Hollin\Core\Job\Basis;
 use Hollin\Core\Network\ElementKind;
+use Hollin\Core\Network\Part;
 use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Network\TerminalWords;
-use Hollin\Core\Sizing\TypicalWeight;
 use Hollin\Core\Rules\Examination;
 use Hollin\Core\Rules\Finding;
 use Hollin\Core\Rules\Judge;
@@ -18,10 +18,10 @@ use Hollin\Core\Rules\RuleBook;
 use Hollin\Core\Sizing\AcRun;
 use Hollin\Core\Sizing\BoxVolume;
 use Hollin\Core\Sizing\InverterCircuit;
+use Hollin\Core\Sizing\TypicalWeight;
 use Hollin\Core\States\NamedState;
 use Hollin\Core\States\NamedStates;
 use Hollin\Core\Wall\Paint;
-use Hollin\Core\Components\Topology;
 use stdClass;
 
 /** Everything Hollin says about one rig, as found or at the end of a stage. */

@@ -4,13 +4,14 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Answers;
 
+use Hollin\Core\Components\Topology;
 use Hollin\Core\Network\CircuitEnd;
 use Hollin\Core\Plan\Refused;
 use Hollin\Core\Rules\Examination;
 use Hollin\Core\Rules\RuleBook;
 use Hollin\Core\Rules\StateRule;
-use Hollin\Core\Solve\LoadFlowResult;
 use Hollin\Core\Solve\LoadFlow;
+use Hollin\Core\Solve\LoadFlowResult;
 use Hollin\Core\Solve\Meter;
 use Hollin\Core\Solve\Reading;
 use Hollin\Core\States\Contraction;
@@ -19,7 +20,6 @@ use Hollin\Core\States\Setting;
 use Hollin\Core\States\Settled;
 use Hollin\Core\States\Situation;
 use Hollin\Core\Wall\Paint;
-use Hollin\Core\Components\Topology;
 
 /**
  * One rig with its controls set by hand: how it comes to rest, step by step, what is live, what is
@@ -74,6 +74,29 @@ final class StateAnswer
     public function flow(): LoadFlowResult
     {
         return $this->flow ??= LoadFlow::of($this->settled, $this->running, [], $this->charge);
+    }
+
+    /** @return array<string, string> every device's position once it has come to rest */
+    public function positions(): array
+    {
+        return $this->settled->positions;
+    }
+
+    /** @return list<array{device: string, from: string, to: string, atS: float}> what moved by itself */
+    public function moves(): array
+    {
+        return $this->settled->moves;
+    }
+
+    /**
+     * Everything a meter could show, in figures.
+     *
+     * @param array<string, true> $running
+     * @return array<string, mixed>
+     */
+    public function figures(array $running): array
+    {
+        return FlowAnswer::of($this->rig, $this->settled, $running, $this->flow());
     }
 
     /** @return array<string, mixed> */
@@ -211,7 +234,7 @@ final class StateAnswer
         if (!isset(Meter::FUNCTIONS[$function])) {
             throw Refused::because('/function', 'must be one of: ' . implode(', ', array_keys(Meter::FUNCTIONS)) . '.');
         }
-        $meter = new Meter($this->settled, $this->running);
+        $meter = new Meter($this->settled, $this->running, $this->charge);
         $point = function (string $where, string $terminal): string {
             if (!isset($this->rig->graph->terminals[$terminal])) {
                 throw Refused::because("/{$where}", sprintf('"%s" is not a terminal of this rig.', mb_substr($terminal, 0, 80)));
@@ -231,6 +254,7 @@ final class StateAnswer
         };
 
         return match ($function) {
+            'tester_button' => $meter->plugTester($circuit(), press: true),
             'ac_volts' => $meter->acVolts($point('a', $a), $point('b', $b)),
             'ac_volts_low' => $meter->acVolts($point('a', $a), $point('b', $b), Meter::LOW_OHM),
             'dc_volts' => $meter->dcVolts($point('a', $a), $point('b', $b)),

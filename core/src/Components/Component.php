@@ -6,8 +6,8 @@ namespace Hollin\Core\Components;
 
 use Hollin\Core\Job\Basis;
 use Hollin\Core\Job\Field;
-use Hollin\Core\Job\Values;
 use Hollin\Core\Job\Rig;
+use Hollin\Core\Job\Values;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Part;
 use Hollin\Core\Network\Port;

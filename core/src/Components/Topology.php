@@ -19,9 +19,9 @@ use Hollin\Core\Components\Supply\ShoreSupply;
 use Hollin\Core\Components\Switching\Contactor;
 use Hollin\Core\Components\Switching\TransferSwitch;
 use Hollin\Core\Job\Basis;
-use Hollin\Core\Reference\Cable;
 use Hollin\Core\Job\Rig;
 use Hollin\Core\Job\Values;
+use Hollin\Core\Reference\Cable;
 use stdClass;
 
 /** What the wall shows of a rig in every state: plates, trays with their rows, links. No geometry. */

@@ -226,6 +226,15 @@ final class Graph
         return $faulty;
     }
 
+    /** The same network with a source that gives nothing any more: a battery that opened, a set that stopped. */
+    public function without(string $source): self
+    {
+        $less = clone $this;
+        unset($less->sources[$source], $less->batteries[$source]);
+
+        return $less;
+    }
+
     public function circuit(CircuitEnd $end): void
     {
         $this->terminal($end->hot, $end->neutral, $end->ground);

@@ -36,7 +36,7 @@ enum Ampacity: string
         $amps = match ($this) {
             self::Marine => $system === 'awg' ? (ConductorTables::MARINE_AWG[$label] ?? null) : (ConductorTables::MARINE_MM2[$label] ?? null),
             self::Building => $system === 'awg' ? $this->column($label) : (ConductorTables::METRIC_CONDUIT[$label] ?? null),
-            self::Branch => $system === 'awg' ? (ConductorTables::BUILDING[$label][0] ?? null) : (ConductorTables::METRIC_CONDUIT[$label] ?? null),
+            self::Branch => $system === 'awg' ? (ConductorTables::BUILDING[$label][0] ?? ConductorTables::SMALL_CONDUCTOR_LIMIT[$label] ?? null) : (ConductorTables::METRIC_CONDUIT[$label] ?? null),
             self::Cord => $system === 'awg' ? (ConductorTables::FLEXIBLE_CORD[$label] ?? null) : (ConductorTables::METRIC_CORD[$label] ?? null),
         };
 
@@ -48,7 +48,8 @@ enum Ampacity: string
     {
         $row = ConductorTables::BUILDING[$gauge] ?? null;
 
-        return $row === null ? null : ($row[1] > self::COOL_TERMINALS_A ? $row[1] : $row[0]);
+        // 18 and 16 AWG have no 60 and 75 °C column: 240.4(D) limits them all the same.
+        return $row === null ? (ConductorTables::SMALL_CONDUCTOR_LIMIT[$gauge] ?? null) : ($row[1] > self::COOL_TERMINALS_A ? $row[1] : $row[0]);
     }
 
     /**
@@ -92,7 +93,7 @@ enum Ampacity: string
             default => 0,
         };
         $temperature = [60, 75, 90][$column];
-        $own = $system === 'awg' && $this !== self::Cord ? (float) ConductorTables::BUILDING[$label][$column] : $one;
+        $own = $system === 'awg' && $this !== self::Cord ? (float) (ConductorTables::BUILDING[$label][$column] ?? $one) : $one;
         $ambient = $cable->ambientC ?? 30.0;
         $own *= sqrt(max(0.0, $temperature - $ambient) / ($temperature - 30));
 

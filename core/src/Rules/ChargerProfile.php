@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Rules;
 
-use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Network\Battery;
+use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Reference\Source;
 
 /** A charger's profile does not suit the chemistry of the bank it charges. */

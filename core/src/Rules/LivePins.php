@@ -39,7 +39,7 @@ final class LivePins implements StateRule, Claims
             }
             $live = [];
             foreach ($pins->pins as $name => $terminal) {
-                $source = $situation->hotAt($terminal);
+                $source = $situation->hotAt($terminal) ?? $situation->drivenNeutral($terminal);
                 if ($source !== null) {
                     $live[$name] = $source;
                 }
@@ -48,17 +48,20 @@ final class LivePins implements StateRule, Claims
                 continue;
             }
             $hard = array_filter(array_keys($live), fn(string $name): bool => $situation->hardHot($pins->pins[$name]) !== null);
+            $driven = array_filter($pins->pins, fn(string $t): bool => $situation->hotAt($t) !== null) === [];
             $from = $rig->graph->sources[reset($live)];
             $source = $rig->graph->label($from->component);
             $names = implode(' and the ', array_keys($live)) . (count($live) === 1 ? ' pin' : ' pins');
             $stray = self::strayNeutrals($situation, $rig, $pins->pins[array_key_last($live)]);
             $hits[] = new Hit(
-                $pins->component . '|' . ($hard === [] ? implode('+', $stray) : 'hard'),
-                $hard !== []
+                $pins->component . '|' . ($driven ? 'driven' : ($hard === [] ? implode('+', $stray) : 'hard')),
+                $driven
+                    ? sprintf('The %s of %s: at half the voltage of %s, whose neutral is driven and stays joined while nothing is plugged in.', $names, $pins->label, $source)
+                    : ($hard !== []
                     ? sprintf('The %s of %s: joined to the hot of %s while nothing is plugged in.', $names, $pins->label, $source)
-                    : sprintf('The %s of %s: at line voltage through a load. The hot of %s passes through whatever is switched on, and its only way on is out of the inlet.', $names, $pins->label, $source),
+                    : sprintf('The %s of %s: at line voltage through a load. The hot of %s passes through whatever is switched on, and its only way on is out of the inlet.', $names, $pins->label, $source)),
                 [$pins->component, $from->component, ...$stray],
-                [new Figure('Pin to frame', $from->volts, 'V', $hard !== [] ? 'joined through closed contacts' : 'open return: full volts through any load', Source::computed('connectivity'), 30.0)],
+                [new Figure('Pin to frame', $driven ? $from->volts / 2 : $from->volts, 'V', $driven ? 'half of the output stands between each wire and the case' : ($hard !== [] ? 'joined through closed contacts' : 'open return: full volts through any load'), Source::computed('connectivity'), 30.0)],
                 self::remedies($rig, $stray),
                 array_map(fn(string $name): array => [$from->a, $pins->pins[$name]], array_slice(array_keys($live), -1)),
                 because: $stray === [] ? null : "split_return|{$stray[0]}|no return",

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Rules;
 
-use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\CircuitEnd;
+use Hollin\Core\Network\Graph;
 use Hollin\Core\Reference\Source;
 
 /** A receptacle that had GFCI protection has lost it, or one that needs it never had it. */

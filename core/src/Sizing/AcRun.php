@@ -9,7 +9,6 @@ use Hollin\Core\Network\Role;
 use Hollin\Core\Reference\Ampacity;
 use Hollin\Core\Reference\Cable;
 use Hollin\Core\Reference\ConductorSize;
-use Hollin\Core\Reference\ConductorTables;
 use Hollin\Core\Rules\Examination;
 
 /**

@@ -239,6 +239,10 @@ final class LoadFlow
                 $dc->settle();
             }
             $moved = max($moved, $this->feedChargers($dc, $inputs));
+            $starved = array_filter($taken, fn(PowerInjection $t): bool => $t->collapsed);
+            if ($starved !== []) {
+                return $this->without(array_keys($starved));
+            }
             $still = $moved < self::AGREE || !$ac->converged || !$dc->converged;
         }
         $ac->settle();
@@ -246,7 +250,26 @@ final class LoadFlow
             return LoadFlowResult::none('The loads do not come to rest on what feeds them: no figure can be given. Something will trip, shut down or flicker.');
         }
 
-        return (new LoadFlowOutcome($this->settled, $this->live, $ac, $dc, $added, $taken, $inputs))->result();
+        return (new LoadFlowOutcome($this->settled, $this->live, $ac, $dc, $added, $taken, $inputs, $this->shutDown))->result();
+    }
+
+    /** @var list<string> inverters and assisting units that shut down because their battery side fell below their cut-off */
+    private array $shutDown = [];
+
+    /**
+     * The same state with inverters that their battery cannot hold up shut down.
+     *
+     * @param list<string> $starved
+     */
+    private function without(array $starved): LoadFlowResult
+    {
+        foreach ($starved as $id) {
+            $source = $this->inverting[$id]->kind === PowerConverter::INVERTER ? $this->sourceOf($this->inverting[$id]) : null;
+            unset($this->live[(string) $source], $this->inverting[$id]);
+            $this->shutDown[] = $id;
+        }
+
+        return $this->solve();
     }
 
     /** @var array<string, true> chargers whose supply does not hold them up */

@@ -15,6 +15,7 @@ final readonly class LoadFlowOutcome
      * @param array<string, PowerInjection> $added
      * @param array<string, PowerInjection> $taken
      * @param array<string, PowerInjection> $inputs
+     * @param list<string> $shutDown
      */
     public function __construct(
         private Settled $settled,
@@ -24,6 +25,7 @@ final readonly class LoadFlowOutcome
         private array $added,
         private array $taken,
         private array $inputs,
+        private array $shutDown,
     ) {}
 
     public function result(): LoadFlowResult
@@ -89,6 +91,7 @@ final readonly class LoadFlowOutcome
             $other,
             $this->converters($sources, $loads),
             $single,
+            $this->shutDown,
         );
     }
 

@@ -44,6 +44,8 @@ final readonly class LoadFlowResult
         public array $converters = [],
         /** @var array<string, array<string, array{float, float}>> each unsynchronised source alone at its operating point: V of every terminal */
         public array $alone = [],
+        /** @var list<string> inverters and assisting units that shut down because their battery side fell below their cut-off */
+        public array $shutDown = [],
     ) {}
 
     /** Nothing was solved, and why. */

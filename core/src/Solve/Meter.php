@@ -41,15 +41,15 @@ final class Meter
     /** Functions by name, with what each is called. */
     public const FUNCTIONS = [
         'ac_volts' => 'AC volts', 'ac_volts_low' => 'AC volts, low impedance', 'dc_volts' => 'DC volts', 'ohms' => 'ohms',
-        'ac_amps' => 'AC clamp', 'dc_amps' => 'DC clamp', 'residual' => 'residual current', 'gfci_button' => 'GFCI button', 'plug_tester' => 'plug-in tester', 'detector' => 'non-contact detector',
+        'ac_amps' => 'AC clamp', 'dc_amps' => 'DC clamp', 'residual' => 'residual current', 'gfci_button' => 'GFCI button', 'plug_tester' => 'plug-in tester', 'tester_button' => 'plug-in tester, its button', 'detector' => 'non-contact detector',
     ];
 
     private LoadFlowResult $flow;
 
     /** @param array<string, true> $running */
-    public function __construct(private readonly Settled $settled, private readonly array $running)
+    public function __construct(private readonly Settled $settled, private readonly array $running, string $charge = 'half')
     {
-        $this->flow = LoadFlow::of($settled, $running);
+        $this->flow = LoadFlow::of($settled, $running, [], $charge);
     }
 
     public function flow(): LoadFlowResult

@@ -139,6 +139,19 @@ final class Situation
         return $this->hardHot($terminal) ?? $this->softHot($terminal);
     }
 
+    /** The source of which a terminal is the neutral at half the voltage from the case, or null. */
+    public function drivenNeutral(string $terminal): ?string
+    {
+        $root = $this->root($terminal);
+        foreach ($this->acSources() as $id => [, $neutralRoot]) {
+            if ($root === $neutralRoot && $this->network->graph->sources[$id]->neutral === 'half') {
+                return $id;
+            }
+        }
+
+        return null;
+    }
+
     /** @return array<string, Liveness> by circuit */
     public function liveness(): array
     {
@@ -157,6 +170,7 @@ final class Situation
                     $hard !== null => Liveness::withoutReturn($hard),
                     $hot !== null => Liveness::throughLoad($hot),
                     $neutral !== null => Liveness::neutralLive($neutral),
+                    ($driven = $this->drivenNeutral($end->neutral)) !== null => Liveness::neutralLive($driven),
                     default => Liveness::dead(),
                 };
             }

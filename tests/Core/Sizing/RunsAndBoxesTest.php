@@ -2,10 +2,10 @@
 
 declare(strict_types=1);
 
-use Hollin\Core\Sizing\TypicalWeight;
 use Hollin\Core\Rules\Sample;
 use Hollin\Core\Sizing\AcRun;
 use Hollin\Core\Sizing\BoxVolume;
+use Hollin\Core\Sizing\TypicalWeight;
 use Tests\Rigs;
 
 /** @return array<string, array<string, mixed>> by component */

@@ -3,8 +3,8 @@
 declare(strict_types=1);
 
 use Hollin\Core\Rules\Sample;
-use Hollin\Core\Solve\LoadFlowResult;
 use Hollin\Core\Solve\LoadFlow;
+use Hollin\Core\Solve\LoadFlowResult;
 use Tests\Rigs;
 
 /** @param array<string, bool> $running */

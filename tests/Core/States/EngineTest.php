@@ -6,7 +6,6 @@ use Hollin\Core\Components\Wiring;
 use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Automatic;
 use Hollin\Core\Network\Device;
-use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Look;
 use Hollin\Core\Network\Role;
 use Hollin\Core\Network\Source;

@@ -2,10 +2,10 @@
 
 declare(strict_types=1);
 
+use Hollin\Core\Components\Topology;
 use Hollin\Core\Rules\Examination;
 use Hollin\Core\Rules\Sample;
 use Hollin\Core\Wall\Paint;
-use Hollin\Core\Components\Topology;
 use Tests\Rigs;
 
 function usualWall(array ...$edits): Examination

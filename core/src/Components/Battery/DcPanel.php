@@ -10,8 +10,8 @@ use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Load;
 use Hollin\Core\Network\Rating;
-use Hollin\Core\Reference\FuseFamily;
 use Hollin\Core\Network\Role;
+use Hollin\Core\Reference\FuseFamily;
 use Hollin\Core\Wall\Plate;
 
 /** The 12 V fuse panel. */

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace Hollin\Core\Components\Battery;
 
 use Hollin\Core\Components\Component;
-use Hollin\Core\Reference\Cable;
 use Hollin\Core\Job\Field;
 use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Role;
+use Hollin\Core\Reference\Cable;
 
 /** One DC conductor between two terminals. */
 final class Lead extends Component

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Hollin\Core\Components\Conversion;
 
 use Hollin\Core\Job\Field;
-use Hollin\Core\Network\Device;
 use Hollin\Core\Job\Rig;
+use Hollin\Core\Network\Device;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Port;
 use Hollin\Core\Network\PowerConverter;

@@ -5,16 +5,16 @@ declare(strict_types=1);
 namespace Hollin\Core\Components\Panels;
 
 use Hollin\Core\Components\Component;
-use Hollin\Core\Reference\Cable;
 use Hollin\Core\Job\Basis;
 use Hollin\Core\Job\Field;
-use Hollin\Core\Network\CircuitEnd;
 use Hollin\Core\Job\Rig;
+use Hollin\Core\Network\CircuitEnd;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Load;
 use Hollin\Core\Network\Port;
 use Hollin\Core\Network\Rating;
 use Hollin\Core\Network\Role;
+use Hollin\Core\Reference\Cable;
 
 /**
  * A branch circuit: the breaker its hot lands on, the bar its neutral lands on, its cable, its

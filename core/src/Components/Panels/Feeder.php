@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace Hollin\Core\Components\Panels;
 
 use Hollin\Core\Components\Component;
-use Hollin\Core\Reference\Cable;
 use Hollin\Core\Job\Field;
 use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Graph;
+use Hollin\Core\Reference\Cable;
 
 /** An AC cable between two pieces of equipment: inlet to panel, inverter to subpanel. */
 final class Feeder extends Component

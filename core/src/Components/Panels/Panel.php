@@ -6,8 +6,8 @@ namespace Hollin\Core\Components\Panels;
 
 use Hollin\Core\Components\Component;
 use Hollin\Core\Job\Field;
-use Hollin\Core\Network\Device;
 use Hollin\Core\Job\Rig;
+use Hollin\Core\Network\Device;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Port;
 use Hollin\Core\Network\Rating;

@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Operation;
+
+use Hollin\Core\Network\Fault;
+use Hollin\Core\Network\Graph;
+use Hollin\Core\Solve\LoadFlow;
+use Hollin\Core\Solve\LoadFlowResult;
+use Hollin\Core\States\Contraction;
+use Hollin\Core\States\Engine;
+use Hollin\Core\States\Failure;
+use Hollin\Core\States\Setting;
+use Hollin\Core\States\Settled;
+
+/**
+ * A setting with its loads as it really ends: settle, solve, let what is past its limit open or shut down,
+ * settle again. Charge and temperature stand still meanwhile.
+ */
+final readonly class Course
+{
+    private const MOST_STEPS = 8;
+
+    /**
+     * @param list<array{settled: Settled, flow: LoadFlowResult, trips: list<Trip>, lastsS: ?float}> $steps first to last; the last lasts for good when lastsS is null
+     * @param bool $ends false when something goes on opening and closing, or retrying
+     */
+    private function __construct(
+        public array $steps,
+        public bool $ends,
+    ) {}
+
+    /** @param array<string, true> $running */
+    public static function of(Graph $graph, Setting $setting, array $running, string $charge = 'half'): self
+    {
+        $steps = [];
+        $positions = [];
+        $held = [];
+        $ends = true;
+        for ($step = 0; $step < self::MOST_STEPS; $step++) {
+            $engine = new Engine(new Contraction($graph));
+            $settled = $engine->settle($setting, $positions, new Failure('tripped', '', '', 0, 0, $held));
+            $flow = LoadFlow::of($settled, array_intersect_key($running, $graph->loads), [], $charge);
+            $trips = Trips::of($flow, $graph);
+            // What has shut down already is solved as shut down.
+            $first = array_values(array_filter($trips, fn(Trip $t): bool => $t->afterS !== null))[0] ?? null;
+            $steps[] = ['settled' => $settled, 'flow' => $flow, 'trips' => $trips, 'lastsS' => $first?->afterS];
+            if ($first === null) {
+                break;
+            }
+            if ($first->then === 'retries') {
+                $ends = false;
+            }
+            $positions = $settled->positions;
+            [$graph, $held] = self::after($graph, $held, $first);
+        }
+
+        return new self($steps, $ends && end($steps)['lastsS'] === null);
+    }
+
+    /**
+     * The network once something has opened or shut down, and the devices that stay where they are.
+     *
+     * @param array<string, string> $held
+     * @return array{Graph, array<string, string>}
+     */
+    private static function after(Graph $graph, array $held, Trip $trip): array
+    {
+        if (isset($graph->elements[$trip->id])) {
+            $device = $graph->elements[$trip->id]->device;
+            $poles = $device === null ? [$trip->id] : array_keys(array_filter($graph->elements, fn($e): bool => $e->device === $device && $e->rating?->protects === true));
+
+            return [$graph->with(...array_map(Fault::open(...), $poles)), $held];
+        }
+        $source = $graph->sources[$trip->id] ?? $graph->sources["{$trip->component}.inverter"];
+        $device = $graph->devices[(string) $source->device] ?? null;
+        if ($device !== null && $device->isAutomatic()) {
+            // Latched off: it rests until somebody switches it.
+            return [$graph, $held + [$device->id => $device->positionNames()[0]]];
+        }
+
+        return [$graph->without($source->id), $held];
+    }
+}
