@@ -29,12 +29,20 @@ final class Rigs
         return $document;
     }
 
-    /** A rig of the demo workshop, by name. */
+    /** Example files of the documentation that are rigs of the demo workshop, by name. */
+    public const DEMO = ['grafting' => 'grafting-trailer', 'archive' => 'archive-trailer', 'tideline' => 'tide-line-van'];
+
     public static function demo(string $name): stdClass
     {
-        static $made = [];
+        static $read = [];
 
-        return $made[$name] ??= \Database\Seeders\DemoRigs::document($name);
+        return $read[$name] ??= self::example(self::DEMO[$name]);
+    }
+
+    /** An example file of the documentation. */
+    public static function example(string $file): stdClass
+    {
+        return JobFile::read((string) file_get_contents(dirname(__DIR__) . "/docs/examples/{$file}.json"));
     }
 
     /** @param array<string, mixed> $intent */

@@ -26,7 +26,7 @@ import { field, nothing, words as read } from './testing';
 
 /* The places of a job on the demo rig's document and the core's real answers to it. */
 
-const answers = JSON.parse(readFileSync('tests/golden/answers/demo.json', 'utf8')) as Record<string, Answer>;
+const answers = JSON.parse(readFileSync('storage/fixtures/demo.json', 'utf8')) as Record<string, Answer>;
 const document = JSON.parse(readFileSync('tests/golden/format-1.json', 'utf8')) as Design['document'];
 
 /** With ampersands as they are read. */

@@ -2,7 +2,6 @@
 
 declare(strict_types=1);
 
-use Database\Seeders\DemoRigs;
 use Hollin\Core\Rules\Examination;
 use Hollin\Core\Solve\LoadFlow;
 use Hollin\Core\Solve\LoadFlowResult;
@@ -61,7 +60,7 @@ function disagreement(LoadFlowResult $flow, string $title): float
 function demoRigs(): array
 {
     $rigs = [];
-    foreach (array_keys(DemoRigs::all()) as $name) {
+    foreach (array_keys(Rigs::DEMO) as $name) {
         $document = Rigs::demo($name);
         $rigs[] = ["{$name} as found", Rigs::asFound($document)];
         foreach (array_keys(get_object_vars($document->plans)) as $plan) {

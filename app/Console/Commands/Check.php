@@ -11,6 +11,7 @@ use Hollin\Core\Components\Catalogue;
 use Hollin\Core\Job\BadJobFile;
 use Hollin\Core\Job\JobFile;
 use Hollin\Core\Job\Problem;
+use Hollin\Core\Plan\Doubts;
 use Hollin\Core\Plan\Refused;
 use Hollin\Core\Rules\Examination;
 use Hollin\Core\Solve\Spice;
@@ -45,6 +46,10 @@ final class Check extends Command
         } catch (BadJobFile $e) {
             return $this->unreadable($e->problems);
         }
+        $doubts = Doubts::of($document);
+        foreach ($this->option('json') ? [] : $doubts as $doubt) {
+            $this->getOutput()->getErrorStyle()->writeln("warning: {$doubt->pointer} {$doubt->message}", \Symfony\Component\Console\Output\OutputInterface::OUTPUT_RAW);
+        }
         $job = new JobAnswers($document);
         $views = array_values(array_filter($job->views, fn(array $v): bool => $this->option('view') === null || $v['id'] === $this->option('view')));
         if ($views === []) {
@@ -76,7 +81,7 @@ final class Check extends Command
             }
         }
         if ($this->option('json')) {
-            $this->output->writeln((string) json_encode(['title' => $document->title, 'views' => $views, 'answers' => $answers], JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE), \Symfony\Component\Console\Output\OutputInterface::OUTPUT_RAW);
+            $this->output->writeln((string) json_encode(['title' => $document->title, 'warnings' => array_map(fn(Problem $p): array => $p->toArray(), $doubts), 'views' => $views, 'answers' => $answers], JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE), \Symfony\Component\Console\Output\OutputInterface::OUTPUT_RAW);
         } else {
             $this->line('Local code, the equipment\'s instructions and licensed practice rule over everything printed here.');
         }

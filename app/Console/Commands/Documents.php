@@ -6,20 +6,18 @@ namespace App\Console\Commands;
 
 use App\Http\OpenApiDocument;
 use Database\Seeders\DemoRigs;
-use Hollin\Core\Answers\JobAnswers;
 use Hollin\Core\Job\JobFile;
 use Hollin\Core\Job\Schema;
 use Hollin\Core\Rules\Rule;
 use Hollin\Core\Rules\RuleBook;
 use Illuminate\Console\Command;
-use stdClass;
 
 /** Writes the documents that are made from the code; with --check says which are stale. */
 final class Documents extends Command
 {
     protected $signature = 'hollin:documents {--check : write nothing, fail when one is stale}';
 
-    protected $description = 'Write docs/openapi.json, docs/job-file.schema.json and docs/rules.md from the code';
+    protected $description = 'Write docs/openapi.json, docs/job-file.schema.json, docs/rules.md and docs/examples from the code';
 
     public function handle(): int
     {
@@ -31,6 +29,7 @@ final class Documents extends Command
             }
             $stale[] = $file;
             if (!$this->option('check')) {
+                @mkdir(dirname($path), 0o755, true);
                 file_put_contents($path, $text);
             }
         }
@@ -48,23 +47,30 @@ final class Documents extends Command
             'docs/openapi.json' => OpenApiDocument::json(),
             'docs/job-file.schema.json' => JobFile::write(Schema::document()),
             'docs/rules.md' => self::rules(),
-            'tests/golden/answers/demo.json' => self::answers(JobFile::read((string) file_get_contents(base_path('tests/golden/format-1.json')))),
-            'tests/golden/answers/archive.json' => self::answers(DemoRigs::document('archive')),
-            'tests/golden/answers/tideline.json' => self::answers(DemoRigs::document('tideline')),
+            ...self::examples(),
         ];
     }
 
-
-    /** A demo rig's answers: what the interface's own tests are run on. */
-    private static function answers(stdClass $document): string
+    /**
+     * The demo rigs and the whole files of the guide, as job files to start from.
+     *
+     * @return array<string, string>
+     */
+    private static function examples(): array
     {
-        $job = new JobAnswers($document);
-        $answers = [];
-        foreach ($job->views as $view) {
-            $answers[$view['id']] = $job->answer($view['hash']);
+        $files = [];
+        foreach (['grafting' => 'grafting-trailer', 'archive' => 'archive-trailer', 'tideline' => 'tide-line-van'] as $name => $file) {
+            $files["docs/examples/{$file}.json"] = JobFile::write(DemoRigs::document($name));
+        }
+        preg_match_all('/```json\n(.*?)```/s', (string) file_get_contents(base_path('docs/job-file.md')), $found);
+        foreach ($found[1] as $text) {
+            $value = json_decode($text, false, 64, JSON_THROW_ON_ERROR);
+            if ($value instanceof \stdClass && isset($value->hollin)) {
+                $files['docs/examples/' . \Illuminate\Support\Str::slug($value->title) . '.json'] = JobFile::write($value);
+            }
         }
 
-        return json_encode($answers, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES) . "\n";
+        return $files;
     }
 
     private static function rules(): string

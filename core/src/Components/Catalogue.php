@@ -18,6 +18,7 @@ final class Catalogue
         Supply\SurgeUnit::class,
         Switching\TransferSwitch::class,
         Switching\Bypass::class,
+        Switching\AcSwitch::class,
         Switching\Contactor::class,
         Panels\Panel::class,
         Panels\Circuit::class,

@@ -252,14 +252,15 @@ final class Schema
         $schema = $error->schema()->info()->data();
         $rule = $schema instanceof stdClass ? ($schema->{$error->keyword()} ?? null) : null;
         $meaning = $schema instanceof stdClass && is_string($schema->description ?? null) ? " ({$schema->description})" : '';
+        $meant = $error->keyword() === 'enum' || $error->keyword() === 'type' ? Meant::by($error->data()->value(), $error->keyword() === 'enum' ? (array) $rule : [], $meaning) : '';
 
         return match ($error->keyword()) {
-            'type' => sprintf('must be %s, not %s%s.', $list('expected'), $list('type'), $meaning),
+            'type' => sprintf('must be %s, not %s%s.%s', $list('expected'), $list('type'), $meaning, $meant),
             'required' => sprintf('lacks %s.', $list('missing')),
             'additionalProperties' => sprintf('has unknown properties: %s. Known here: %s.', implode(', ', self::unknown($error)), implode(', ', array_keys(get_object_vars($schema instanceof stdClass ? ($schema->properties ?? new stdClass()) : new stdClass()))) ?: 'none'),
             'minimum' => sprintf('must be at least %s%s.', self::plain($rule), $meaning),
             'maximum' => sprintf('must be at most %s%s.', self::plain($rule), $meaning),
-            'enum' => sprintf('must be one of: %s%s.', implode(', ', array_map(self::plain(...), array_slice((array) $rule, 0, 40))), $meaning),
+            'enum' => sprintf('must be one of: %s%s.', implode(', ', array_map(self::plain(...), array_slice((array) $rule, 0, 40))), $meaning) . $meant,
             'const' => sprintf('must be %s.', self::plain($rule)),
             'pattern' => $rule === Id::PATTERN ? 'has a name that is not allowed: lower case letters, digits and _, starting with a letter.' : sprintf('does not have the right form%s; expected %s.', $meaning, self::plain($rule)),
             'minLength' => sprintf('must not be empty%s.', $meaning),

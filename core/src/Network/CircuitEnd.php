@@ -33,6 +33,8 @@ final readonly class CircuitEnd
         public string $half = '',
         /** component it feeds */
         public ?string $feeds = null,
+        /** of its cable, one way, m */
+        public float $lengthM = 0.0,
     ) {}
 
     /** Places where NFPA 70 551.41 asks for GFCI protection (from memory). */

@@ -101,11 +101,12 @@ final class ConductorProtection implements RigRule
                 title: 'Lead without a fuse',
             );
         }
-        if ($hits === [] && $ways !== [] && $ways[0]->endless) {
+        $bare = array_values(array_filter($ways, fn(UnfusedWay $w): bool => $w->endless));
+        if ($hits === [] && $bare !== []) {
             $hits[] = new Hit(
                 "{$battery->component}|no_fuse",
                 sprintf('Nothing that opens stands between %s and what hangs on it. A short there is fed by everything the bank has.', $label),
-                [$battery->component, $ways[0]->element->component],
+                [$battery->component, $bare[0]->element->component],
                 title: 'Battery without a fuse',
             );
         }

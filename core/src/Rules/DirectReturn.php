@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Hollin\Core\Rules;
 
 use Hollin\Core\Network\Element;
+use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Network\Purpose;
 use Hollin\Core\Network\Walk;
 use Hollin\Core\Reference\Source;
@@ -42,7 +43,7 @@ final class DirectReturn implements RigRule
             $ends['pos'] += Walk::reach($graph, [$battery->pos], $through);
             $ends['neg'] += Walk::reach($graph, [$battery->neg], $through);
         }
-        $takers = [];
+        $takers = $chargers = [];
         foreach ($graph->users as $load) {
             if ($load->direct && $load->safety === '') {
                 $takers[$load->component] = [$load->a, $load->b];
@@ -50,17 +51,25 @@ final class DirectReturn implements RigRule
         }
         foreach ($graph->converters as $converter) {
             $takers[$converter->component] = $converter->direct();
+            if ($converter->kind === PowerConverter::CHARGER) {
+                $chargers[$converter->component] = true;
+            }
         }
         foreach ($takers as $component => [$pos, $neg]) {
             $any = $ends['pos'] + $ends['neg'];
             $has = [array_key_exists($pos, $any), array_key_exists($neg, $any)];
-            if ($has[0] === $has[1]) {
+            $gives = isset($chargers[$component]);
+            // A charger whose output is lifted keeps its negative: that is how it is taken out of use.
+            if ($has[0] === $has[1] || ($gives && $has[1])) {
                 continue;
             }
             $hits[] = new Hit(
                 $component,
-                sprintf('%s has its %s and no %s: nothing flows, and that lead is live to its end.', $graph->label($component), $has[0] ? 'positive' : 'negative', $has[0] ? 'negative' : 'positive'),
+                $has[0]
+                    ? sprintf('%s has its positive and no negative: nothing flows, and that lead is live to its end.', $graph->label($component))
+                    : sprintf('%s has its negative and no positive: it does not work.', $graph->label($component)),
                 [$component],
+                severity: $has[0] ? Severity::Warning : Severity::Advice,
             );
         }
 

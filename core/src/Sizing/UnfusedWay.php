@@ -48,8 +48,13 @@ final readonly class UnfusedWay
     {
         $cost = fn(Element $e): ?float => Walk::direct($e) && $e->rating?->protects !== true ? ($e->cable->lengthM ?? 0.0) : null;
         $reached = Walk::least($graph, [$battery->pos], $cost);
-        $takes = self::consumers($graph);
-        $endless = array_intersect_key($takes, $reached) !== [];
+        // What leads on to something that takes current, with nothing that opens on the whole way.
+        $endless = [];
+        foreach (array_keys(array_intersect_key(self::consumers($graph), $reached)) as $at) {
+            for (; $reached[$at][1] !== null; $at = $graph->elements[$reached[$at][1]]->other($at)) {
+                $endless[$reached[$at][1]] = true;
+            }
+        }
         $found = [];
         foreach ($reached as $terminal => [$length, $id]) {
             if ($id !== null && $graph->elements[$id]->cable !== null) {
@@ -58,7 +63,7 @@ final readonly class UnfusedWay
                     $cable = $graph->elements[$reached[$at][1]]->cable;
                     $sheathed = $sheathed && ($cable === null || $cable->isSheathed());
                 }
-                $found[] = new self($battery, $graph->elements[$id], $length, $sheathed, $endless);
+                $found[] = new self($battery, $graph->elements[$id], $length, $sheathed, isset($endless[$id]));
             }
         }
         usort($found, fn(self $a, self $b): int => $a->lengthM <=> $b->lengthM);

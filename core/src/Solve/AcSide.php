@@ -121,9 +121,20 @@ final class AcSide
         $graph = $situation->network->graph;
         Metal::into($network, $situation, true);
         $omega = 2 * M_PI * LoadFlow::HZ;
+        // Filters stand from both wires to the case, and a cable's wires have capacity to its ground: where a
+        // ground is open the metal behind it reads about half.
         foreach ($graph->loads as $id => $load) {
             if (isset($this->running[$id])) {
-                $network->add('leak', $id, $load->a, $graph->circuits[$load->circuit]->ground, 0.0, $omega * LoadFlow::APPLIANCE_F);
+                $ground = $graph->circuits[$load->circuit]->ground;
+                $network->add('leak', $id, $load->a, $ground, 0.0, $omega * LoadFlow::APPLIANCE_F);
+                $network->add('leak', $id, $load->b, $ground, 0.0, $omega * LoadFlow::APPLIANCE_F);
+            }
+        }
+        foreach ($graph->circuits as $id => $end) {
+            $farads = LoadFlow::CABLE_F_PER_M * $end->lengthM;
+            if ($farads > 0) {
+                $network->add('leak', $id, $end->hot, $end->ground, 0.0, $omega * $farads);
+                $network->add('leak', $id, $end->neutral, $end->ground, 0.0, $omega * $farads);
             }
         }
         foreach ($this->windings as $winding) {

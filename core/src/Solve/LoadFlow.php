@@ -28,8 +28,11 @@ final class LoadFlow
     /** Capacitance from each wire of an isolated output to its case, F. Assumed. */
     public const FLOATING_F = 1e-8;
 
-    /** Filters and insulation of a plugged-in appliance, hot to case, F: 0.25 mA at 120 V. Assumed. */
+    /** Filters and insulation of a plugged-in appliance, each wire to its case, F: 0.25 mA at 120 V. Assumed. */
     public const APPLIANCE_F = 5.5e-9;
+
+    /** Capacity of each wire of a sheathed cable to its ground, F per m (common practice, no source: about 100 pF). */
+    public const CABLE_F_PER_M = 1e-10;
 
     private const MOST_PASSES = 80;
 

@@ -6,7 +6,7 @@ import { FindingsRail } from './FindingsRail';
 import { RailTabs } from './RailTabs';
 import { nothing, words } from '../testing';
 
-const answers = JSON.parse(readFileSync('tests/golden/answers/demo.json', 'utf8')) as Record<string, Answer>;
+const answers = JSON.parse(readFileSync('storage/fixtures/demo.json', 'utf8')) as Record<string, Answer>;
 const planned = answers['panel/whole']!;
 const line = answers['line/whole']!;
 

@@ -12,7 +12,7 @@ import { nothing, words } from '../testing';
 
 /* The interface on the demo rig's real answers, as the core gives them. */
 
-const answers = JSON.parse(readFileSync('tests/golden/answers/demo.json', 'utf8')) as Record<string, Answer>;
+const answers = JSON.parse(readFileSync('storage/fixtures/demo.json', 'utf8')) as Record<string, Answer>;
 const planned = answers['panel/whole']!;
 const found = answers['as_found']!;
 const finding = (rule: string): Finding => planned.findings.find((f) => f.rule === rule)!;

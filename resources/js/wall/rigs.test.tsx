@@ -15,7 +15,7 @@ import { nothing, words } from '../testing';
 /* The wall on rigs with every kind of switching: as the core answers for the demo workshop's own. */
 
 type Answers = Record<string, Answer>;
-const read = (name: string) => JSON.parse(readFileSync(`tests/golden/answers/${name}.json`, 'utf8')) as Answers;
+const read = (name: string) => JSON.parse(readFileSync(`storage/fixtures/${name}.json`, 'utf8')) as Answers;
 const rigs: Record<string, Answers> = { archive: read('archive'), tideline: read('tideline') };
 
 const views = Object.entries(rigs).flatMap(([name, answers]) => Object.keys(answers).map((view) => [name, view] as const));

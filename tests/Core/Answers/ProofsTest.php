@@ -76,7 +76,7 @@ it('answers from the proof of a rig of the same structure as from a search of it
         expect(answersOf($measured, $proofs))->toBe($anew)->and($anew)->not->toBe($before)->and($proofs->used - $used)->toBe(count($anew));
     }
 })->with(function () {
-    foreach (array_keys(\Database\Seeders\DemoRigs::all()) as $name) {
+    foreach (array_keys(Rigs::DEMO) as $name) {
         yield $name => [Rigs::demo($name)];
     }
     foreach (range(1, 12) as $seed) {

@@ -268,3 +268,36 @@ it('feeds a second output only while the supply passes through', function (): vo
     $off = settle($graph, ['unit.mode' => 'on'])->situation;
     expect($on->hotAt('unit.ac_out2.l'))->toBe('shore.supply')->and($off->hotAt('unit.ac_out2.l'))->toBeNull()->and($off->hotAt('unit.ac_out.l'))->toBe('unit.inverter');
 });
+
+describe('an AC disconnect', function (): void {
+    it('opens the poles it has and never the ground', function (string $poles, bool $neutral): void {
+        $graph = around(['sw' => ['type' => 'ac_switch', 'label' => 'Disconnect', 'poles' => $poles, 'ratingA' => 30], 'feed' => cabled('inlet', 'out', 'sw', 'in')]);
+        $off = settle($graph, ['inlet.plug' => 's30', 'sw.handle' => 'off'])->situation;
+        $on = settle($graph, ['inlet.plug' => 's30'])->situation;
+        expect($on->hardHot('sw.out.l'))->toBe('shore.supply')->and($off->hardHot('sw.out.l'))->toBeNull()
+            ->and($off->joined('sw.out.n', 'sw.in.n'))->toBe($neutral)->and($off->joined('sw.out.g', 'sw.in.g'))->toBeTrue();
+    })->with([['two', false], ['one', true]]);
+});
+
+describe('windows of volts', function (): void {
+    // A weak pedestal stands at 95 V, a high one at 136 V.
+    it('decide whether an inverter/charger passes a supply through', function (int $below, ?int $above, string $condition, string $position): void {
+        $unit = ['type' => 'inverter_charger', 'label' => 'Unit', 'continuousW' => 2000, 'surgeW' => 4000, 'efficiency' => 0.9, 'dcNominalV' => 12, 'cutOffV' => 10.5, 'idleW' => 10, 'passThroughA' => 30, 'neutral' => 'switched', 'bond' => 'relay', 'chargerA' => 50, 'inputLimitA' => 30, 'rejectsBelowV' => $below] + ($above === null ? [] : ['rejectsAboveV' => $above]);
+        $graph = around(['inv' => $unit, 'feed' => cabled('inlet', 'out', 'inv', 'ac_in')]);
+        expect(settle($graph, ['inlet.plug' => 's30'], ['shore.condition' => $condition])->positions['inv.relay'])->toBe($position);
+    })->with([
+        [85, null, 'low', 'pass'], [100, null, 'low', 'rest'], [100, null, 'good', 'pass'],
+        [100, null, 'high', 'rest'], [100, 140, 'high', 'pass'], [100, 140, 'wired_240', 'rest'],
+    ]);
+
+    it('decide whether a surge unit lets one in', function (?int $low, ?int $high, string $condition, string $position): void {
+        $unit = ['type' => 'surge_unit', 'label' => 'Surge', 'ratingA' => 30, 'mount' => 'inside', 'opens' => 'both', 'delayS' => 10] + array_filter(['lowV' => $low, 'highV' => $high]);
+        $graph = around(['ems' => $unit, 'feed' => cabled('inlet', 'out', 'ems', 'in')]);
+        expect(settle($graph, ['inlet.plug' => 's30'], ['shore.condition' => $condition])->positions['ems.cut_off'])->toBe($position);
+    })->with([[null, null, 'low', 'open'], [90, null, 'low', 'closed'], [null, null, 'high', 'open'], [null, 140, 'high', 'closed'], [null, 140, 'wired_240', 'open']]);
+
+    it('of a battery decide whether an inverter starts', function (float $nominal, float $cutOff, string $position): void {
+        $graph = around(array_replace_recursive(inverterOf('bonded'), ['inv' => ['dcNominalV' => $nominal, 'cutOffV' => $cutOff]]));
+        expect(settle($graph, [])->positions['inv.output'])->toBe($position);
+    })->with([[12, 10.5, 'invert'], [24, 21, 'rest'], [12, 12.6, 'rest']]);
+});

@@ -210,6 +210,7 @@ final class Circuit extends Component
             $this->slot(),
             $this->half(),
             $this->feedsComponent(),
+            $cable->lengthM,
         ));
         foreach ($this->values->entries('loads') as $id => $load) {
             $graph->load(new Load(

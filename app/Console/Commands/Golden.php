@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Commands;
+
+use Hollin\Core\Answers\JobAnswers;
+use Hollin\Core\Job\JobFile;
+use Illuminate\Console\Command;
+
+/**
+ * What the example rigs are said to be, an aspect a file, a line a fact: read by people when it changes.
+ * Rewritten by this command alone, on purpose.
+ */
+final class Golden extends Command
+{
+    private const RIGS = ['grafting-trailer', 'archive-trailer', 'tide-line-van', 'kiln-trailer'];
+
+    protected $signature = 'hollin:golden';
+
+    protected $description = 'Rewrite the golden answers in tests/golden; look at the difference before you commit it';
+
+    public function handle(): int
+    {
+        foreach (self::all() as $file => $text) {
+            file_put_contents(base_path("tests/golden/{$file}"), $text);
+        }
+
+        return self::SUCCESS;
+    }
+
+    /** @return array<string, string> file => text */
+    public static function all(): array
+    {
+        $aspects = ['findings' => '', 'live' => '', 'sizes' => '', 'prevented' => ''];
+        foreach (self::RIGS as $rig) {
+            $job = new JobAnswers(JobFile::read((string) file_get_contents(base_path("docs/examples/{$rig}.json"))));
+            foreach ($job->views as $view) {
+                $answer = json_decode((string) json_encode($job->answer($view['hash'])), true);
+                $head = "== {$rig} {$view['id']}\n";
+                $aspects['findings'] .= $head . self::lines($answer['findings'], fn(array $f): string => "{$f['severity']} {$f['rule']} [{$f['ways']['kind']}] " . implode(' ', $f['components']));
+                $aspects['prevented'] .= $head . self::lines($answer['prevented'], fn(array $p): string => "{$p['title']}: {$p['words']}");
+                $aspects['live'] .= $head . '   ' . implode(' ', array_column($answer['states'], 'letter')) . "\n" . self::lines($answer['table'], fn(array $row): string => implode(' ', array_map(fn(array $c): string => match ($c['kind']) {
+                    'works' => $c['source'], 'live' => '!', default => '-',
+                }, $row['cells'])) . "  {$row['circuit']}");
+                $aspects['sizes'] .= $head . self::lines($answer['sizes'], fn(array $s): string => sprintf('%s from %s: design %.1f A, %s, fuse %s, drop %.3f V of %.2f', $s['inverter'], $s['bank'], $s['figures'][2]['value'], $s['choices'][0]['spoken'] ?? 'no cable', $s['fuse']['ratingA'] ?? 'none', $s['fitted']['dropV'] ?? 0, $s['fitted']['dropLimitV'] ?? 0));
+            }
+        }
+
+        return array_combine(array_map(fn(string $a): string => "{$a}.txt", array_keys($aspects)), $aspects);
+    }
+
+    /**
+     * @param list<array<string, mixed>> $items
+     * @param \Closure(array<string, mixed>): string $line
+     */
+    private static function lines(array $items, \Closure $line): string
+    {
+        return implode('', array_map(fn(array $item): string => $line($item) . "\n", $items));
+    }
+}
