@@ -39,8 +39,7 @@ final class ChargingLoop implements StateRule
         foreach ($situation->charging() as $id => $ac) {
             $charger = $rig->graph->converters[$id];
             $inverter = self::inverter($rig, $rig->graph->sources[$ac]->component);
-            // A plug-in charger or a converter; what is behind an input limit of its own is judged with its unit.
-            if ($charger->inputLimitA !== null || $inverter === null || !$situation->joined($charger->output[0], $inverter->input[0])) {
+            if ($inverter === null || !$situation->joined($charger->output[0], $inverter->input[0])) {
                 continue;
             }
             $hits[] = $this->hit($situation, $rig, $charger, $inverter);

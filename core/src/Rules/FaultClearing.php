@@ -8,7 +8,9 @@ use Hollin\Core\Network\CircuitEnd;
 use Hollin\Core\Network\Element;
 use Hollin\Core\Network\ElementKind;
 use Hollin\Core\Network\Role;
+use Hollin\Core\Network\Walk;
 use Hollin\Core\Reference\Source;
+use Hollin\Core\Reference\TripCurve;
 use Hollin\Core\Solve\Impedance;
 use Hollin\Core\Solve\NodalNetwork;
 use Hollin\Core\States\Situation;
@@ -49,7 +51,7 @@ final class FaultClearing implements RigRule
             $seen[$settled->situation->key] = true;
             foreach ($this->currents($rig, $settled->situation) as $circuit => [$source, $amps, $touchV, $breakerA]) {
                 $share = $amps / $breakerA;
-                if ($share < self::HEAT && $share < ($worst[$source]['share'] ?? INF)) {
+                if (self::lasts($rig, $source, $amps, $share) && $share < ($worst[$source]['share'] ?? INF)) {
                     $worst[$source] = ['share' => $share, 'amps' => $amps, 'touchV' => $touchV, 'breakerA' => $breakerA, 'circuit' => $circuit, 'state' => $state];
                 }
             }
@@ -66,7 +68,7 @@ final class FaultClearing implements RigRule
                     $rig->graph->label($unit),
                     $w['share'],
                     $w['breakerA'],
-                    $w['share'] < self::NEVER ? 'it may never open' : 'it opens by heat, if the source lasts that long',
+                    $w['share'] < self::NEVER ? 'it may never open' : sprintf('it opens by heat %s, if the source lasts that long', TripCurve::words(TripCurve::seconds('breaker', $w['share']))),
                     $w['touchV'],
                 ),
                 [$unit, $w['circuit']],
@@ -76,7 +78,49 @@ final class FaultClearing implements RigRule
             );
         }
 
-        return $hits;
+        return [...$hits, ...$this->withoutBreaker($rig)];
+    }
+
+    /** Whether a breaker may not open in time: too little current, or a surge that is over before it does. */
+    private static function lasts(Examination $rig, string $source, float $amps, float $share): bool
+    {
+        $s = $rig->graph->sources[$source];
+
+        return $share < self::HEAT || ($s->surgeA > 0 && $amps >= 0.99 * $s->surgeA && (TripCurve::seconds('breaker', $share) ?? INF) > $s->surgeS);
+    }
+
+    /** @return list<Hit> circuits that a source reaches with nothing that opens on the way */
+    private function withoutBreaker(Examination $rig): array
+    {
+        $hits = [];
+        $seen = [];
+        foreach ($rig->settled as $state => $settled) {
+            $situation = $settled->situation;
+            foreach (isset($seen[$situation->key]) ? [] : array_keys($situation->acSources()) as $id) {
+                $source = $rig->graph->sources[$id];
+                $own = $rig->graph->partAt($source->component);
+                // What a receptacle's own breaker in an inverter, a set or a pedestal covers is its maker's matter.
+                if ($source->surrounding !== null || isset($rig->graph->supplies[$source->component]) || $own?->has('outletA') === true) {
+                    continue;
+                }
+                $reached = Walk::reach($rig->graph, [$source->a], fn(Element $e): bool => $e->role === Role::L1 && $e->rating?->protects !== true && $situation->isClosed($e->id));
+                foreach ($rig->graph->circuits as $circuit => $end) {
+                    if (array_key_exists($end->hot, $reached) && $end->hotFrom !== $source->component && $end->feeds === null && !isset($hits[$circuit])) {
+                        $hits[$circuit] = new Hit(
+                            "none|{$circuit}|{$source->component}",
+                            sprintf('Between %s and %s nothing opens: a fault there draws up to %.0f A, and no breaker is on the way.', $rig->graph->label($source->component), $end->label, $source->surgeA > 0 ? $source->surgeA : $source->volts / $source->impedanceOhm),
+                            [$circuit, $source->component],
+                            paths: [[$source->a, $end->hot]],
+                            title: 'No breaker on the way',
+                            state: $state,
+                        );
+                    }
+                }
+            }
+            $seen[$situation->key] = true;
+        }
+
+        return array_values($hits);
     }
 
     /**
@@ -91,6 +135,10 @@ final class FaultClearing implements RigRule
         foreach ($rig->graph->circuits as $id => $end) {
             $source = $situation->workingSource($end->hot, $end->neutral);
             $breakerA = self::breakerA($rig, $end);
+            if (self::hasGfci($rig, $end)) {
+                // It opens at milliamps.
+                continue;
+            }
             if ($source === null || $breakerA === null || $situation->bondsOf($source) === []) {
                 continue;
             }
@@ -105,7 +153,8 @@ final class FaultClearing implements RigRule
                 $longest += $ohms[$at->circuit] ?? 0.0;
                 $at = $rig->graph->circuits[(string) $at->behind] ?? null;
             }
-            if (min($s->volts / $longest, $s->surgeA > 0 ? $s->surgeA : INF) >= self::HEAT * $breakerA) {
+            $least = min($s->volts / $longest, $s->surgeA > 0 ? $s->surgeA : INF);
+            if (!self::lasts($rig, $source, $least, $least / $breakerA)) {
                 continue;
             }
             $mesh ??= self::mesh($rig, $situation);
@@ -125,6 +174,19 @@ final class FaultClearing implements RigRule
         }
 
         return $found;
+    }
+
+    /** Whether a GFCI at the outlet or ahead of it sees a fault to the case. */
+    private static function hasGfci(Examination $rig, CircuitEnd $circuit): bool
+    {
+        for ($at = $circuit, $hops = 0; $at !== null && $hops < 20; $hops++) {
+            if ($at->gfci !== 'none') {
+                return true;
+            }
+            $at = $rig->graph->circuits[(string) $at->behind] ?? null;
+        }
+
+        return false;
     }
 
     /** The breaker ahead of a circuit, its own or that of the circuit it hangs behind. */

@@ -93,6 +93,12 @@ final class Contraction
                 $busy[$terminal] = true;
             }
         }
+        foreach ($this->graph->users as $load) {
+            // A coil does something when it loses its volts.
+            if (!$load->direct) {
+                $busy[$load->a] = $busy[$load->b] = true;
+            }
+        }
         foreach ($this->graph->elements as $element) {
             if ($element->kind === ElementKind::Bond) {
                 $busy[$element->a] = $busy[$element->b] = true;
