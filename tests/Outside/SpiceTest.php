@@ -98,4 +98,4 @@ it('agrees with ngspice on a generated rig', function (int $seed): void {
         $flow = LoadFlow::of($rig->settled['nothing'], $running);
     }
     expect(disagreement($flow, "rig {$seed} {$state}"))->toBeLessThan(1.0);
-})->with(range(1, 200));
+})->with(range(1, 200))->group('drawn');

@@ -16,17 +16,22 @@ final class Golden extends Command
 {
     private const RIGS = ['grafting-trailer', 'archive-trailer', 'tide-line-van', 'kiln-trailer'];
 
-    protected $signature = 'hollin:golden';
+    protected $signature = 'hollin:golden {--check : write nothing, fail when something differs}';
 
     protected $description = 'Rewrite the golden answers in tests/golden; look at the difference before you commit it';
 
     public function handle(): int
     {
+        $differs = false;
         foreach (self::all() as $file => $text) {
-            file_put_contents(base_path("tests/golden/{$file}"), $text);
+            $path = base_path("tests/golden/{$file}");
+            $differs = $differs || !is_file($path) || file_get_contents($path) !== $text;
+            if (!$this->option('check')) {
+                file_put_contents($path, $text);
+            }
         }
 
-        return self::SUCCESS;
+        return $this->option('check') && $differs ? self::FAILURE : self::SUCCESS;
     }
 
     /** @return array<string, string> file => text */

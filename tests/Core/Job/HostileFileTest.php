@@ -71,4 +71,4 @@ it('refuses a spoilt file with place and reason, or takes it as the rig it is', 
     foreach ($answers->views as $view) {
         expect(str_contains(json_encode($answers->answer($view['hash']), JSON_THROW_ON_ERROR), '"findings"'))->toBeTrue($spoilt);
     }
-})->with(range(1, 400));
+})->with(range(1, 400))->group('drawn');

@@ -89,7 +89,7 @@ it('sums to nothing at every terminal of the battery side, and leaves every isol
         }
     }
     expect($checked)->toBeGreaterThan(20);
-})->with(range(1, 40));
+})->with(range(1, 40))->group('drawn');
 
 it('sums to nothing at every terminal of the AC side, protective conductors too, in each single solution', function (int $seed): void {
     $rig = Drawn::rig(Drawn::components($seed));
@@ -128,7 +128,7 @@ it('sums to nothing at every terminal of the AC side, protective conductors too,
         }
     }
     expect($checked)->toBeGreaterThan(20);
-})->with(range(1, 25));
+})->with(range(1, 25))->group('drawn');
 
 it('gives out what is taken and lost, on each side', function (int $seed): void {
     $rig = Drawn::rig(Drawn::components($seed));
@@ -165,7 +165,7 @@ it('gives out what is taken and lost, on each side', function (int $seed): void 
         }
         expect(abs($given - $taken - $heat))->toBeLessThan(0.05 + 1e-4 * ($given + $heat), "{$state}: AC side gives {$given}, takes {$taken}, loses {$heat}");
     }
-})->with(range(1, 40));
+})->with(range(1, 40))->group('drawn');
 
 it('gets no more out of a converter than goes in, both ways, after every limit, and feeds no supply', function (int $seed): void {
     $rig = Drawn::rig(Drawn::components($seed));
@@ -194,7 +194,7 @@ it('gets no more out of a converter than goes in, both ways, after every limit, 
     }
     // Every rig that inverts or charges has one; a rig without either would prove nothing.
     expect($seen)->toBeGreaterThan(0);
-})->with(range(1, 60));
+})->with(range(1, 60))->group('drawn');
 
 it('does not care for the order of components, nor for one that is connected to nothing', function (int $seed): void {
     $components = Drawn::components($seed);
@@ -210,7 +210,7 @@ it('does not care for the order of components, nor for one that is connected to 
         sameFigures($flow, LoadFlow::of($shuffled->settled[$state], $running), "{$state}, shuffled");
         sameFigures($flow, LoadFlow::of($spare->settled[$state], $running), "{$state}, with a spare");
     }
-})->with(range(1, 20));
+})->with(range(1, 20))->group('drawn');
 
 it('does not care whether a cable is in one piece or two, nor whether leaves are contracted', function (int $seed): void {
     $rig = Drawn::rig(Drawn::components($seed));
@@ -225,7 +225,7 @@ it('does not care whether a cable is in one piece or two, nor whether leaves are
         sameFigures($flow, LoadFlow::of($engine->settle($setting), $running), "{$state}, {$element} cut", [$element]);
         sameFigures($flow, LoadFlow::of($whole->settle($setting), $running), "{$state}, not contracted");
     }
-})->with(range(1, 20));
+})->with(range(1, 20))->group('drawn');
 
 it('comes to rest where it already was', function (int $seed): void {
     $rig = Drawn::rig(Drawn::components($seed));
@@ -234,7 +234,7 @@ it('comes to rest where it already was', function (int $seed): void {
             expect($rig->engine->settle($settled->setting, $settled->positions)->positions)->toBe($settled->positions, $state);
         }
     }
-})->with(range(1, 40));
+})->with(range(1, 40))->group('drawn');
 
 it('is as it was when a fault is taken back', function (int $seed): void {
     $graph = Drawn::graph(Drawn::components($seed));
@@ -244,7 +244,7 @@ it('is as it was when a fault is taken back', function (int $seed): void {
     $back = $graph->with(Fault::exchanged($one, $other))->with(Fault::exchanged($one, $other));
     expect(array_map(fn($e): array => [$e->a, $e->b], $back->elements))->toBe(array_map(fn($e): array => [$e->a, $e->b], $graph->elements))
         ->and($graph->with(Fault::open($one))->elements)->not->toHaveKey($one)->and($graph->elements)->toHaveKey($one);
-})->with(range(1, 20));
+})->with(range(1, 20))->group('drawn');
 
 it('draws no less into a short when another battery stands beside, and just what a short of solved ohms draws', function (int $seed): void {
     $components = Drawn::components($seed, odd: false);
@@ -262,7 +262,7 @@ it('draws no less into a short when another battery stands beside, and just what
             expect($short->currentA)->toEqualWithDelta(shortBySolving($graph, $element->b), 1e-3 * $short->currentA);
         }
     }
-})->with(range(1, 30));
+})->with(range(1, 30))->group('drawn');
 
 /** A short as a branch of a microohm between the terminal and the common negative, solved. */
 function shortBySolving(Graph $graph, string $terminal): float
@@ -302,7 +302,7 @@ it('is dead everywhere with every source off', function (int $seed): void {
         expect(abs($volts))->toBeLessThan(1e-9, $terminal);
     }
     expect(array_filter($flow->acA + array_map(abs(...), $flow->dcA), fn(float $a): bool => $a > 1e-9))->toBe([]);
-})->with(range(1, 15));
+})->with(range(1, 15))->group('drawn');
 
 it('raises no volts by more load on two wires', function (float $ohm): void {
     $volts = [];
@@ -338,7 +338,7 @@ it('says of each circuit what the solve says', function (int $seed): void {
         }
     }
     expect($said['works'] + $said['dead'])->toBeGreaterThan(0);
-})->with(range(1, 20));
+})->with(range(1, 20))->group('drawn');
 
 it('charges a battery only above its rest volts, and discharges it only below', function (int $seed): void {
     $rig = Drawn::rig(Drawn::components($seed));
@@ -354,4 +354,4 @@ it('charges a battery only above its rest volts, and discharges it only below', 
         }
     }
     expect($seen)->toBeGreaterThan(0);
-})->with(range(1, 25));
+})->with(range(1, 25))->group('drawn');

@@ -88,4 +88,4 @@ it('refuses with place and reason, or leaves a file that reads back and is answe
         expect(json_encode($answers->answer($view['hash']), JSON_THROW_ON_ERROR))->toBeString();
     }
     expect($accepted)->toBeLessThan(25);
-})->with(range(1, 120));
+})->with(range(1, 120))->group('drawn');

@@ -98,7 +98,7 @@ describe('on generated rigs', function (): void {
             expect(array_map(fn($h): string => $h->key, $again))->toContain($finding->hit->key);
         }
         expect(true)->toBeTrue();
-    })->with(range(1, 40));
+    })->with(range(1, 40))->group('drawn');
 
     it('a remedy takes its finding away, undoing it brings it back', function (int $seed): void {
         $document = Rigs::generated($seed);
@@ -121,5 +121,5 @@ describe('on generated rigs', function (): void {
             }
         }
         expect(true)->toBeTrue();
-    })->with(range(41, 70));
+    })->with(range(41, 70))->group('drawn');
 });

@@ -208,7 +208,7 @@ it('proves each finding with a setting that shows it', function (int $seed): voi
         $checked++;
     }
     expect($checked)->toBeGreaterThanOrEqual(0);
-})->with(range(1, 40));
+})->with(range(1, 40))->group('drawn');
 
 it('removes with a remedy what it is for, and undoing brings it back', function (int $seed): void {
     $document = Rigs::varied($seed);
@@ -230,4 +230,4 @@ it('removes with a remedy what it is for, and undoing brings it back', function 
         expect($ids(Hollin\Core\Job\Patch::apply($better, $patch)))->toContain($finding->identity());
     }
     expect($applied)->toBeLessThanOrEqual(3);
-})->with(range(1, 25));
+})->with(range(1, 25))->group('drawn');

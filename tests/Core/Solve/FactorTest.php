@@ -117,7 +117,7 @@ it('agrees with dense elimination', function (int $seed): void {
     foreach (dense($network) as $k => [$vRe, $vIm]) {
         expect(hypot($re[$k] - $vRe, $im[$k] - $vIm))->toBeLessThan(1e-8 * $largest);
     }
-})->with(range(1, 40));
+})->with(range(1, 40))->group('drawn');
 
 it('keeps its digits over twelve orders of conductance', function (int $seed): void {
     $network = new NodalNetwork();
@@ -143,7 +143,7 @@ it('takes one changed admittance with one more solve', function (int $seed): voi
     foreach ($wantRe as $k => $want) {
         expect(hypot($re[$k] - $want, $im[$k] - $wantIm[$k]))->toBeLessThan(1e-8 * max(1e-6, $largest));
     }
-})->with(range(1, 20));
+})->with(range(1, 20))->group('drawn');
 
 it('says when a change parts an island', function (): void {
     $network = new NodalNetwork();

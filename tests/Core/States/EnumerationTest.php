@@ -116,4 +116,4 @@ it('lets low volts stand for high ones exactly', function (int $seed): void {
         }, ['low', 'high']);
         expect($ends[0])->toBe($ends[1]);
     }
-})->with(range(1, 20));
+})->with(range(1, 20))->group('drawn');
