@@ -115,6 +115,6 @@ enum Chemistry: string
 
     public function source(): Source
     {
-        return Source::recalled('common maker practice; the battery maker\'s sheet wins');
+        return Source::uncertain('common maker practice; the battery maker\'s sheet wins');
     }
 }

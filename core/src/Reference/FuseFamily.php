@@ -83,7 +83,7 @@ enum FuseFamily: string
 
     public function source(): Source
     {
-        return Source::recalled('usual maker data for the family; the label of the device rules');
+        return Source::uncertain('usual maker data for the family; the label of the device rules');
     }
 
     /** Smallest rating of the family at or above the wanted current, in A. */

@@ -15,7 +15,14 @@ final readonly class Source
     private function __construct(
         public string $title,
         public bool $fromMemory,
+        public bool $uncertain = false,
     ) {}
+
+    /** Recalled, and not with the certainty of a printed table: right in order of magnitude, the part's own sheet rules. */
+    public static function uncertain(string $title): self
+    {
+        return new self($title, true, true);
+    }
 
     public static function recalled(string $title): self
     {
@@ -34,6 +41,6 @@ final readonly class Source
 
     public function text(): string
     {
-        return $this->fromMemory ? $this->title . ' (value from memory)' : $this->title;
+        return $this->title . ($this->uncertain ? ' (value from memory, uncertain)' : ($this->fromMemory ? ' (value from memory)' : ''));
     }
 }

@@ -21,7 +21,7 @@ final class InterruptingCapacity implements RigRule
             Severity::Danger,
             'Fuse cannot break the bank\'s short circuit',
             'A device opens safely only up to its interrupting capacity. Lithium banks deliver thousands of amps into a short; bolt-down automotive fuses and thermal breakers often cannot break it.',
-            Source::recalled('ABYC E-11 and E-13 on interrupting capacity; usual maker data'),
+            Source::uncertain('ABYC E-11 and E-13 on interrupting capacity; usual maker data'),
             [
                 Sample::found('a thermal breaker on a lithium bank', Sample::choose('in_line', ['parallel' => 4]), Sample::set('main_fuse', '/family', 'automotive_bolt')),
                 Sample::found('two banks together, where each alone would do', Sample::choose('in_line', ['parallel' => 1]), Sample::set('main_fuse', '/family', 'anl'), ['kind' => 'plan_fit', 'plan' => 'p', 'id' => 'second', 'component' => ['type' => 'battery_bank', 'label' => 'Second bank', 'chemistry' => 'lfp', 'unitV' => 12.8, 'unitAh' => 200, 'series' => 1, 'parallel' => 1, 'unitMilliohm' => 2.5]], ['kind' => 'plan_fit', 'plan' => 'p', 'id' => 'second_pos', 'component' => ['type' => 'lead', 'label' => 'Second bank', 'from' => 'second.pos', 'to' => 'main_fuse.in', 'pole' => 'positive', 'cable' => ['size' => 'awg:4/0', 'lengthM' => 0.15]]], ['kind' => 'plan_fit', 'plan' => 'p', 'id' => 'second_neg', 'component' => ['type' => 'lead', 'label' => 'Second bank', 'from' => 'second.neg', 'to' => 'shunt.battery', 'pole' => 'negative', 'cable' => ['size' => 'awg:4/0', 'lengthM' => 0.15]]]),

@@ -14,7 +14,7 @@ import { assumedCount, plainValue } from './values';
 
 const GROUPS: [string, string[]][] = [
   ['Supply', ['shore_supply', 'inlet', 'generator', 'surge_unit']],
-  ['Switching', ['transfer_switch', 'bypass', 'contactor']],
+  ['Switching', ['transfer_switch', 'bypass', 'ac_switch', 'contactor']],
   ['Panels and feeders', ['panel', 'feeder', 'splice_box', 'instruction']],
   ['Inverter and converter', ['inverter', 'inverter_charger', 'converter']],
   ['Battery and 12 V', ['dc_load', 'battery_bank', 'dc_fuse', 'dc_switch', 'shunt', 'bus_bar', 'dc_panel', 'lead', 'frame_bond']],
