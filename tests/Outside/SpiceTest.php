@@ -6,6 +6,7 @@ use Hollin\Core\Rules\Examination;
 use Hollin\Core\Solve\LoadFlow;
 use Hollin\Core\Solve\LoadFlowResult;
 use Hollin\Core\Solve\Spice;
+use Symfony\Component\Process\Process;
 use Tests\Rigs;
 
 /*
@@ -17,18 +18,13 @@ use Tests\Rigs;
 /** @return array<int, array{float, float}> node => V as the simulator has it */
 function simulated(string $deck): array
 {
-    $process = proc_open(['ngspice', '-b', '-n', '/dev/stdin'], [['pipe', 'r'], ['pipe', 'w'], ['pipe', 'w']], $pipes, sys_get_temp_dir(), ['PATH' => '/usr/bin:/bin', 'LC_ALL' => 'C', 'HOME' => sys_get_temp_dir()]);
-    if (!is_resource($process)) {
-        throw new RuntimeException('ngspice does not start');
-    }
-    fwrite($pipes[0], $deck);
-    fclose($pipes[0]);
-    $said = (string) stream_get_contents($pipes[1]);
-    $complained = (string) stream_get_contents($pipes[2]);
-    proc_close($process);
+    $process = new Process(['ngspice', '-b', '-n', '/dev/stdin'], sys_get_temp_dir(), ['LC_ALL' => 'C', 'HOME' => sys_get_temp_dir()], $deck, 60);
+    $process->run();
+    $said = $process->getOutput();
+    $complained = $process->getErrorOutput();
     // It ends well even when it found nothing.
     if (preg_match('/singular|error|aborted/i', $complained) === 1) {
-        throw new RuntimeException($complained);
+        throw new RuntimeException(substr($complained, 0, 2000));
     }
     preg_match_all('/^n(\d+) = (\S+?)(?:,\s*(\S+))?$/m', $said, $found, PREG_SET_ORDER);
     $volts = [];

@@ -151,14 +151,7 @@ final class Bench extends Command
 
     private static function ngspice(string $deck): void
     {
-        $process = proc_open(['ngspice', '-b', '-n', '/dev/stdin'], [['pipe', 'r'], ['pipe', 'w'], ['file', '/dev/null', 'w']], $pipes, sys_get_temp_dir(), ['PATH' => '/usr/bin:/bin', 'LC_ALL' => 'C', 'HOME' => sys_get_temp_dir()]);
-        if (!is_resource($process)) {
-            throw new \RuntimeException('ngspice does not start');
-        }
-        fwrite($pipes[0], $deck);
-        fclose($pipes[0]);
-        stream_get_contents($pipes[1]);
-        proc_close($process);
+        (new \Symfony\Component\Process\Process(['ngspice', '-b', '-n', '/dev/stdin'], sys_get_temp_dir(), ['LC_ALL' => 'C', 'HOME' => sys_get_temp_dir()], $deck, 60))->mustRun();
     }
 
     private function load(): int

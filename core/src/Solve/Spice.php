@@ -169,7 +169,9 @@ final class Spice
     /** @param list<string> $alter */
     private function control(string $analysis, array $alter): void
     {
-        array_push($this->lines, '.options reltol=1e-9 abstol=1e-12 vntol=1e-9 gmin=1e-15 rshunt=1e15', '.control', 'set numdgt=15', 'set noaskquit');
+        // Capacitors leave no path for direct current: a linear AC side needs no operating point, and has none.
+        $options = '.options reltol=1e-9 abstol=1e-12 vntol=1e-9 gmin=1e-15 rshunt=1e15' . ($analysis === 'op' ? '' : ' noopac');
+        array_push($this->lines, $options, '.control', 'set numdgt=15', 'set noaskquit');
         if ($alter !== []) {
             array_push($this->lines, 'repeat ' . self::RUNS, $analysis, ...$alter);
             array_push($this->lines, 'destroy', 'end');
