@@ -65,7 +65,7 @@ final class FlowAnswer
         foreach ($flow->converters as $id => $converter) {
             $converters[$id] = ['component' => $graph->converters[$id]->component, 'kind' => $graph->converters[$id]->kind, 'inW' => round($converter['inW'], 2), 'outW' => round($converter['outW'], 2), 'efficiency' => $graph->converters[$id]->efficiency];
         }
-        $trips = Trips::of($flow, $graph);
+        $trips = Trips::of($flow, $graph, $settled->positions);
 
         return [
             'converged' => true, 'trouble' => null,

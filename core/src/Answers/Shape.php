@@ -96,6 +96,17 @@ final class Shape
                 'findings' => self::list(self::ref('Finding')), 'prevented' => self::list(self::ref('Prevented')),
                 'checked' => self::object(['states' => ['type' => 'integer'], 'reduced' => ['type' => 'integer'], 'situations' => ['type' => 'integer'], 'all' => $flag]),
                 'sizes' => self::list(self::ref('Size')), 'runs' => self::list(self::ref('AcRun')), 'boxes' => self::list(self::ref('BoxFill')), 'weight' => self::object(['kg' => $number, 'words' => $text]), 'points' => self::map($text), 'conductors' => self::map($text), 'assumptions' => self::list(self::ref('Assumption')), 'labels' => self::map($text),
+            ], ['flows' => self::map(self::map(self::ref('StateFlow')))]),
+            // Only `hollin:check --json` works all of them out.
+            'StateFlow' => self::object([
+                'converged' => $flag, 'trouble' => $maybeText,
+                'loads' => self::map(self::object(['label' => $text, 'circuit' => $maybeText, 'on' => $flag, 'volts' => $number, 'amps' => $number, 'watts' => $number, 'collapsed' => $flag])),
+                'conductors' => self::map(self::object(['component' => $text, 'role' => $text, 'purpose' => $text, 'acA' => $number, 'dcA' => $number, 'ratingA' => $maybeNumber])),
+                'sources' => self::map(self::object(['component' => $text, 'kind' => ['type' => 'string', 'enum' => ['source', 'battery', 'charger']], 'volts' => $number, 'amps' => $number, 'watts' => $number, 'overloaded' => $flag])),
+                'converters' => self::map(self::object(['component' => $text, 'kind' => ['type' => 'string', 'enum' => ['charger', 'inverter', 'assist']], 'inW' => $number, 'outW' => $number, 'efficiency' => $number])),
+                'trips' => self::list(self::object(['id' => $text, 'component' => $text, 'what' => $text, 'then' => $text, 'amps' => $number, 'ratingA' => $number, 'afterS' => $maybeNumber])),
+                'after' => self::nullable(self::object(['ends' => $flag, 'opened' => $texts, 'sources' => self::map(self::object(['volts' => $number, 'amps' => $number, 'watts' => $number])), 'works' => $texts])),
+                'lostW' => $maybeNumber, 'residual' => $maybeNumber,
             ]),
             'StoryStep' => self::object(['atS' => $number, 'words' => $texts]),
             'StateHit' => self::object(['rule' => $text, 'severity' => ['type' => 'string', 'enum' => ['danger', 'warning', 'advice']], 'title' => $text, 'text' => $text, 'components' => $texts]),

@@ -170,6 +170,19 @@ final class Graph
         return $wanted;
     }
 
+    /**
+     * Rating of the breaker ahead of a supply from outside, by how the cord stands, A; null while it is
+     * in none of its receptacles, or for a supply that the rig carries.
+     *
+     * @param array<string, string> $positions
+     */
+    public function aheadA(Supply $supply, array $positions): ?float
+    {
+        $surrounding = $this->surroundings[(string) $this->sources[$supply->source]->surrounding] ?? null;
+
+        return $surrounding === null ? null : $supply->ratingsA[$positions[(string) $surrounding->device] ?? ''] ?? null;
+    }
+
     public function load(Load $load): void
     {
         $this->terminal($load->a, $load->b);

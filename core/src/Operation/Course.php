@@ -42,7 +42,7 @@ final readonly class Course
             $engine = new Engine(new Contraction($graph));
             $settled = $engine->settle($setting, $positions, new Failure('tripped', '', '', 0, 0, $held));
             $flow = LoadFlow::of($settled, array_intersect_key($running, $graph->loads), [], $charge);
-            $trips = Trips::of($flow, $graph);
+            $trips = Trips::of($flow, $graph, $settled->positions);
             // What has shut down already is solved as shut down.
             $first = array_values(array_filter($trips, fn(Trip $t): bool => $t->afterS !== null))[0] ?? null;
             $steps[] = ['settled' => $settled, 'flow' => $flow, 'trips' => $trips, 'lastsS' => $first?->afterS];

@@ -14,13 +14,16 @@ final class Trips
     /** A source at its surge gives in within this share of its surge time; just past its rating it lasts minutes. */
     private const AT_ONCE_S = 0.1;
 
-    /** @return list<Trip> */
-    public static function of(LoadFlowResult $flow, Graph $graph): array
+    /**
+     * @param array<string, string> $positions of the devices, as solved
+     * @return list<Trip>
+     */
+    public static function of(LoadFlowResult $flow, Graph $graph, array $positions): array
     {
         if (!$flow->isSolved()) {
             return [];
         }
-        $trips = [...self::devices($flow, $graph), ...self::sources($flow, $graph), ...self::batteries($flow, $graph), ...self::starved($flow, $graph)];
+        $trips = [...self::devices($flow, $graph), ...self::sources($flow, $graph, $positions), ...self::batteries($flow, $graph), ...self::starved($flow, $graph)];
         usort($trips, fn(Trip $a, Trip $b): int => [$a->afterS, $a->id] <=> [$b->afterS, $b->id]);
 
         return $trips;
@@ -45,21 +48,30 @@ final class Trips
         return $trips;
     }
 
-    /** @return list<Trip> inverters and generators past their rating, and pedestals' breakers */
-    private static function sources(LoadFlowResult $flow, Graph $graph): array
+    /**
+     * @param array<string, string> $positions
+     * @return list<Trip> inverters and generators past their rating, and pedestals' breakers
+     */
+    private static function sources(LoadFlowResult $flow, Graph $graph, array $positions): array
     {
         $trips = [];
         foreach ($graph->sources as $id => $source) {
             $solved = $flow->sources[$id] ?? null;
-            if ($solved === null || $source->kind !== 'ac' || !$source->forming || $solved['amps'] <= $source->limitA * 1.0001) {
+            if ($solved === null || $source->kind !== 'ac' || !$source->forming) {
                 continue;
             }
             if ($source->surrounding !== null) {
-                $after = TripCurve::seconds('breaker', $solved['amps'] / $source->limitA);
+                // The breaker of the receptacle the cord is in.
+                $supply = $graph->supplies[$source->component] ?? null;
+                $rating = ($supply === null ? null : $graph->aheadA($supply, $positions)) ?? $source->limitA;
+                $after = TripCurve::seconds('breaker', $solved['amps'] / $rating);
                 if ($after !== null) {
-                    $trips[] = new Trip($id, $source->component, 'breaker', 'opens', $solved['amps'], $source->limitA, $after);
+                    $trips[] = new Trip($id, $source->component, 'breaker', 'opens', $solved['amps'], $rating, $after);
                 }
 
+                continue;
+            }
+            if ($solved['amps'] <= $source->limitA * 1.0001) {
                 continue;
             }
             // Up to its surge for the surge time, past it at once; a little too much for minutes.

@@ -43,8 +43,7 @@ final class Currents
     public function supplyA(Settled $settled): ?float
     {
         foreach ($this->rig->graph->supplies as $supply) {
-            $surrounding = $this->rig->graph->surroundings[(string) $this->rig->graph->sources[$supply->source]->surrounding] ?? null;
-            $rating = $surrounding === null ? null : ($supply->ratingsA[$settled->positions[(string) $surrounding->device] ?? ''] ?? null);
+            $rating = $this->rig->graph->aheadA($supply, $settled->positions);
             if ($rating !== null) {
                 return $rating;
             }

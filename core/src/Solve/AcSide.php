@@ -125,7 +125,10 @@ final class AcSide
         // ground is open the metal behind it reads about half.
         foreach ($graph->loads as $id => $load) {
             if (isset($this->running[$id])) {
-                $ground = $graph->circuits[$load->circuit]->ground;
+                $ground = $graph->circuits[$load->circuit]->ground ?? null;
+                if ($ground === null) {
+                    continue;
+                }
                 $network->add('leak', $id, $load->a, $ground, 0.0, $omega * LoadFlow::APPLIANCE_F);
                 $network->add('leak', $id, $load->b, $ground, 0.0, $omega * LoadFlow::APPLIANCE_F);
             }

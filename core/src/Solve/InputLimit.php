@@ -8,7 +8,7 @@ use Hollin\Core\Network\PowerConverter;
 
 /**
  * The input limit of an inverter/charger as its own regulator keeps it: charging is cut back first;
- * when that is not enough and the unit assists, it adds in phase what the limit leaves over. It never
+ * when that is not enough and the unit assists, it adds what the limit leaves over, at the power factor of what passes. It never
  * adds so much that anything flows back to the supply.
  */
 final class InputLimit
@@ -29,6 +29,26 @@ final class InputLimit
         $reactive = ($through[1] * $volts[0] - $through[0] * $volts[1]) / $size;
 
         return sqrt(max(0.0, $limitA ** 2 - $reactive ** 2)) - $active;
+    }
+
+    /**
+     * What an assisting unit adds so that no more than the limit comes in: the part of the current that is
+     * over it, active and reactive alike, up to its own rating. Negative, as what gives.
+     *
+     * @param array{float, float} $through current to the outputs without what the unit adds, A
+     * @param array{float, float} $volts at the input
+     * @return array{float, float} W, var
+     */
+    public static function adds(float $limitA, float $ratingA, array $through, array $volts): array
+    {
+        $amps = hypot(...$through);
+        $watts = $volts[0] * $through[0] + $volts[1] * $through[1];
+        if ($amps <= $limitA || $watts <= 0.0) {
+            return [0.0, 0.0];
+        }
+        $share = min($amps - $limitA, $ratingA) / $amps;
+
+        return [-$share * $watts, -$share * ($volts[1] * $through[0] - $volts[0] * $through[1])];
     }
 
     /**

@@ -324,23 +324,23 @@ final class LoadFlow
             $volts = $ac->between(...$at);
             $size = hypot(...$volts);
             $through = InputLimit::through($ac, $unit);
-            if ($assist !== null && $size > 1e-6) {
+            if ($assist !== null) {
                 // What would pass without what it adds.
-                $gives = -$assist->watts / $size;
-                $through = [$through[0] + $gives * $volts[0] / $size, $through[1] + $gives * $volts[1] / $size];
+                $drawn = $assist->currentAt(...$volts);
+                $through = [$through[0] - $drawn[0], $through[1] - $drawn[1]];
             }
-            $left = InputLimit::leaves($unit->inputLimitA, $through, $volts);
             if ($unit->kind === PowerConverter::ASSIST) {
                 $assist ??= throw new \LogicException('an assisting unit has what it adds');
-                $watts = -min(max(0.0, -$left), $unit->limitA) * $size;
-                $moved = max($moved, abs($watts - $assist->watts) / max(1.0, abs($watts)));
+                [$watts, $vars] = InputLimit::adds($unit->inputLimitA, $unit->limitA, $through, $volts);
+                $moved = max($moved, (abs($watts - $assist->watts) + abs($vars - $assist->vars)) / max(1.0, abs($watts)));
                 if ($assist->watts === 0.0 && $watts < 0) {
                     // What gave up on the weak supply alone may well run with help.
                     $ac->build();
                 }
                 $assist->watts = $watts;
+                $assist->vars = $vars;
             } else {
-                $most = max(0.0, $left) * $size * $unit->efficiency;
+                $most = max(0.0, InputLimit::leaves($unit->inputLimitA, $through, $volts)) * $size * $unit->efficiency;
                 $before = $dc->mostW[$id] ?? INF;
                 $full = $unit->limitA * $unit->holdsV * 1.2;
                 $moved = max($moved, abs(min($most, $full) - min($before, $full)) / max(1.0, $full));

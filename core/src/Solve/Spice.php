@@ -149,7 +149,7 @@ final class Spice
         $resistance = $demand->watts / $apparent;
         $reactance = $demand->vars / $apparent;
         $square = $demand->nominalV ** 2;
-        $reactive = $demand->vars > 1e-9;
+        $reactive = abs($demand->vars) > 1e-9;
         $this->line(sprintf('R%d %s %s %s', $n, $a, $reactive ? "y{$n}" : $b, self::number($square * $resistance)), $demand->id);
         if ($reactive) {
             $this->line(sprintf('L%dq y%d %s %s', $n, $n, $b, self::number($square * $reactance / $omega)));
