@@ -27,6 +27,8 @@ final readonly class Device
         public array $while = [],
         /** looks at the volts of a supply and lets it in or not */
         public bool $judgesVolts = false,
+        /** a control that something in the rig may throw without a hand: a set that starts by itself */
+        public bool $byItself = false,
     ) {}
 
     /**

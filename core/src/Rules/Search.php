@@ -341,16 +341,18 @@ final class Search
             }
             // Of two ways equally short, the one that forgets an instruction says more.
             $forgets = array_intersect($slipped, $instructed) !== [];
-            if (count($slipped) < $best || (count($slipped) === $best && $forgets && !$bestForgets)) {
+            // What a set that starts by itself does is nobody's slip.
+            $slips = count(array_filter($slipped, fn(string $id): bool => !$this->rig->graph->devices[$id]->byItself));
+            if ($slips < $best || ($slips === $best && $forgets && !$bestForgets)) {
                 $bestForgets = $forgets;
-                $best = count($slipped);
+                $best = $slips;
                 if ($slipped === []) {
                     return [0, $this->surroundingWords($setting) . " in \"{$state->title}\""];
                 }
                 $words = implode(' and ', array_map(function (string $id) use ($setting): string {
                     $device = $this->rig->graph->devices[$id];
 
-                    return "{$device->label} {$device->positions[$setting->controls[$id]]}";
+                    return "{$device->label} {$device->positions[$setting->controls[$id]]}" . ($device->byItself ? ' by itself' : '');
                 }, $slipped)) . " in \"{$state->title}\"";
             }
         }

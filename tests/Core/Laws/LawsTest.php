@@ -15,6 +15,7 @@ use Hollin\Core\States\Contraction;
 use Hollin\Core\States\Engine;
 use Hollin\Core\States\Settled;
 use Tests\Drawn;
+use Tests\Rigs;
 
 /*
  * Laws that hold for every network whatever it is, on rigs drawn at random, in every named state: what
@@ -355,3 +356,25 @@ it('charges a battery only above its rest volts, and discharges it only below', 
     }
     expect($seen)->toBeGreaterThan(0);
 })->with(range(1, 25))->group('drawn');
+
+it('is the sum of what each source does alone, where two have no common phase', function (): void {
+    $checked = 0;
+    foreach (range(1, 40) as $seed) {
+        $rig = Rigs::planned(Rigs::varied($seed));
+        foreach ($rig->settled as $state => $settled) {
+            $flow = LoadFlow::of($settled, array_fill_keys(array_keys($rig->graph->loads), true));
+            if (!$flow->isSolved() || $flow->alone === []) {
+                continue;
+            }
+            foreach ($flow->acV as $terminal => $volts) {
+                $sum = [0.0, 0.0];
+                foreach ($flow->alone as $of) {
+                    $sum = [$sum[0] + ($of[$terminal][0] ?? 0.0), $sum[1] + ($of[$terminal][1] ?? 0.0)];
+                }
+                expect(hypot($sum[0] - $volts[0], $sum[1] - $volts[1]))->toBeLessThan(1e-4, "rig {$seed} {$state}: {$terminal}");
+                $checked++;
+            }
+        }
+    }
+    expect($checked)->toBeGreaterThan(100);
+});

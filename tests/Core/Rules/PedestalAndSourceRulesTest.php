@@ -231,3 +231,16 @@ it('removes with a remedy what it is for, and undoing brings it back', function 
     }
     expect($applied)->toBeLessThanOrEqual(3);
 })->with(range(1, 25))->group('drawn');
+
+it('counts a set that starts by itself as nobody\'s slip', function (): void {
+    // Wired to the panel's line beside the cord, without a transfer switch.
+    $wired = Sample::add('gen_feed', ['type' => 'feeder', 'label' => 'Set feed', 'from' => ['at' => 'genset', 'port' => 'out'], 'to' => ['at' => 'main_panel', 'port' => 'line'], 'cable' => ['size' => 'awg:10', 'lengthM' => 3]]);
+    $slips = [];
+    foreach ([false, true] as $byItself) {
+        $rig = Rigs::asFound(Rigs::job(Sample::add('genset', ['type' => 'generator', 'label' => 'Hold set', 'ratedW' => 2800, 'outletA' => 30, 'mount' => 'on_board', 'bond' => 'bonded', 'autoStart' => $byItself]), $wired));
+        $found = Rigs::findings($rig, 'joined_sources');
+        expect($found)->not->toBe([]);
+        $slips[] = [$found[0]->ways->pairs[0]['slips'], $found[0]->ways->words];
+    }
+    expect($slips[0][0])->toBe(1)->and($slips[1][0])->toBe(0)->and($slips[1][1])->toContain('Hold set running by itself');
+});

@@ -87,7 +87,7 @@ final class Generator extends Component
         $inlet = $this->values->text('reaches');
         $wired = array_filter($rig->components, fn(Component $c): bool => $c->values->group('from')?->text('at') === $this->id);
         $while = $inlet !== '' && $wired === [] && $this->values->text('mount') === 'portable' ? ["{$inlet}.plug" => [$this->id]] : [];
-        $graph->device(new Device($this->run(), $this->id, $this->label(), 'run', ['stopped' => 'stopped', 'running' => 'running'], 'stopped', while: $while));
+        $graph->device(new Device($this->run(), $this->id, $this->label(), 'run', ['stopped' => 'stopped', 'running' => 'running'], 'stopped', while: $while, byItself: $this->values->flag('autoStart')));
         $graph->device(new Device("{$this->id}.breaker", $this->id, $this->label() . ' breaker', 'breaker', ['on' => 'on', 'off' => 'off'], 'on', while: $while + [$this->run() => ['running']]));
         $graph->contact("{$this->id}.pole", $this->id, "{$this->id}.winding", $out->hot, Role::L1, "{$this->id}.breaker", ['on'], new Rating($this->outletA(), 'breaker', true));
         $graph->terminal($out->neutral, $out->ground);

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+use Hollin\Core\Rules\Currents;
+use Hollin\Core\Solve\LoadFlow;
+use Tests\Rigs;
+
+/*
+ * Amps that the rules judge are sums along trees at nominal volts; the load flow solves the whole network
+ * at the volts there really are. Where no load stands far from its nominal volts both must say the same;
+ * chargers, which the sums take at their full rating, may only draw less in the solve.
+ */
+it('sums along trees what the load flow solves', function (string $demo): void {
+    $document = Rigs::demo($demo);
+    $compared = 0;
+    foreach (['', ...array_keys(get_object_vars($document->plans))] as $plan) {
+        $rig = $plan === '' ? Rigs::asFound($document) : Rigs::planned($document, $plan);
+        $sums = new Currents($rig);
+        foreach ($rig->settled as $state => $settled) {
+            foreach ($rig->needs->scenarios as $scenario => $what) {
+                $flow = LoadFlow::of($settled, $what['running']);
+                $sags = array_filter($flow->loads, fn(array $load, string $id): bool => isset($what['running'][$id]) && $load['volts'] > 1 && $load['volts'] < 0.96 * 120, ARRAY_FILTER_USE_BOTH);
+                if (!$flow->isSolved() || $sags !== [] || array_filter($flow->sources, fn(array $s): bool => $s['overloaded']) !== []) {
+                    continue;
+                }
+                foreach ($sums->amps[$state][$scenario] as $id => $amps) {
+                    $solved = $flow->acA[$id] ?? abs($flow->dcA[$id] ?? 0.0);
+                    if (!isset($rig->graph->elements[$id]) || max($amps, $solved) < 2.0) {
+                        continue;
+                    }
+                    $compared++;
+                    expect($amps)->toBeGreaterThan(0.95 * $solved, "{$plan} {$state} {$scenario} {$id}");
+                    if ($flow->chargers === []) {
+                        expect($amps)->toBeLessThan(1.08 * $solved, "{$plan} {$state} {$scenario} {$id}");
+                    }
+                }
+            }
+        }
+    }
+    expect($compared)->toBeGreaterThan(100);
+})->with(array_keys(Rigs::DEMO));
