@@ -6,6 +6,7 @@ use Hollin\Core\Network\Battery;
 use Hollin\Core\Network\Fault;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\PowerConverter;
+use Hollin\Core\Network\Source;
 use Hollin\Core\Rules\Examination;
 use Hollin\Core\Sizing\ProspectiveShort;
 use Hollin\Core\Solve\LoadFlow;
@@ -378,3 +379,25 @@ it('is the sum of what each source does alone, where two have no common phase', 
     }
     expect($checked)->toBeGreaterThan(100);
 });
+
+it('does not depend on the phase the clock starts at', function (int $seed): void {
+    $rig = Drawn::rig(Drawn::components($seed));
+    $turned = clone $rig->graph;
+    foreach ($turned->sources as $id => $source) {
+        $turned->sources[$id] = new Source(...['angleDeg' => $source->angleDeg + 77.0] + get_object_vars($source));
+    }
+    $engine = new Engine(new Contraction($turned));
+    $checked = 0;
+    foreach (solvedStates($rig, $seed) as [$state, $settled, $flow]) {
+        $other = LoadFlow::of($engine->settle($settled->setting), Drawn::running($rig->graph, $seed));
+        sameFigures($flow, $other, $state);
+        foreach ($flow->loads as $id => $load) {
+            expect($other->loads[$id]['watts'])->toEqualWithDelta($load['watts'], 1e-3 + 1e-5 * abs($load['watts']), "{$state}: {$id}");
+            $checked++;
+        }
+        foreach ($flow->sources as $id => $source) {
+            expect($other->sources[$id]['watts'])->toEqualWithDelta($source['watts'], 1e-3 + 1e-5 * abs($source['watts']), "{$state}: {$id}");
+        }
+    }
+    expect($checked)->toBeGreaterThan(0);
+})->with(range(1, 20))->group('drawn');
