@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Hollin\Core\Job;
 
 use Hollin\Core\Reference\ConductorSize;
+use stdClass;
 
 /** What somebody meant who wrote a value as it is said in the workshop: "4 AWG", "10 ft", "20 A". */
 final class Meant
@@ -22,6 +23,9 @@ final class Meant
      */
     public static function by(mixed $value, array $choices, string $meaning): string
     {
+        if ($value instanceof stdClass && is_string($value->at ?? null)) {
+            return sprintf(' Write it as one text: "%s".', $value->at . (is_string($value->port ?? null) ? ".{$value->port}" : ''));
+        }
         if (!is_string($value)) {
             return '';
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Hollin\Core\Sizing;
 
 use Hollin\Core\Reference\Ampacity;
+use Hollin\Core\Reference\Cable;
 use Hollin\Core\Reference\ConductorSize;
 
 /** The smallest AWG conductor, single or two in parallel, that meets ampacity and voltage drop. */
@@ -32,17 +33,18 @@ final readonly class ConductorChoice
     {
         $byAmpacity = null;
         foreach (ConductorSize::all() as $size) {
-            $ampacity = $school->ofSize($size);
-            if (!$size->isAwg() || $ampacity === null || ($largest !== null && $size->areaMm2 > $largest->areaMm2 + 0.01)) {
+            // As it will be judged once it is run: a school may not let thin conductors count together.
+            $ampacity = $school->ofCable(new Cable($size, $roundTripM / 2, 'single', $parallel));
+            if (!$size->isAwg() || $ampacity === null || $ampacity < $parallel * (float) $school->ofSize($size) || ($largest !== null && $size->areaMm2 > $largest->areaMm2 + 0.01)) {
                 continue;
             }
-            if ($ampacity * $parallel + 1e-9 < $designA) {
+            if ($ampacity + 1e-9 < $designA) {
                 continue;
             }
             $byAmpacity ??= $size;
             $drop = self::dropV($size, $runningA, $roundTripM, $parallel);
             if ($drop <= $dropLimitV + 1e-9) {
-                return new self($size, $parallel, $ampacity * $parallel, $drop, $size === $byAmpacity ? 'ampacity' : 'voltage drop');
+                return new self($size, $parallel, $ampacity, $drop, $size === $byAmpacity ? 'ampacity' : 'voltage drop');
             }
         }
 

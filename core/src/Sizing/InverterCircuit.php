@@ -47,9 +47,11 @@ final readonly class InverterCircuit
         $fuseA = FuseFamily::ClassT->ratingAtLeast($current->designA) ?? $current->designA;
         $choices = [];
         foreach ([1, 2] as $parallel) {
-            $choice = $parallel === 2 && $part->number('studs', 1) < 2
-                ? null
-                : ConductorChoice::smallest($school, $fuseA, $current->nominalA, $roundTripM, $dropLimit, $parallel, $largest);
+            if ($parallel === 2 && $part->number('studs', 1) < 2) {
+                $choices[] = ['parallel' => 2, 'possible' => false, 'why' => 'each DC stud of the unit takes one cable, as far as is known'];
+                continue;
+            }
+            $choice = ConductorChoice::smallest($school, $fuseA, $current->nominalA, $roundTripM, $dropLimit, $parallel, $largest);
             $choices[] = self::choice($choice, $parallel, $current, $fuseA, $inverter->nominalV, $roundTripM, $school, $largest);
         }
         $short = $fuse === null ? null : ProspectiveShort::through($graph, $fuse);

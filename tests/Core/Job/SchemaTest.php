@@ -167,3 +167,11 @@ describe('ids', function (): void {
         expect(Id::from($label, array_fill_keys($taken, 1)))->toBe($id)->and(Id::valid($id))->toBeTrue();
     })->with([['Bath outlets', [], 'bath_outlets'], ['Bath outlets', ['bath_outlets'], 'bath_outlets_2'], ['12 V panel', [], 'x12_v_panel'], ['Über!', [], 'ber'], ['', [], 'x']]);
 });
+
+it('says how an end of a lead is written that somebody wrote like a feeder\'s', function (): void {
+    $by = Hollin\Core\Job\Meant::by(...);
+    expect($by((object) ['at' => 'bank', 'port' => 'pos'], [], 'From'))->toBe(' Write it as one text: "bank.pos".')
+        ->and($by((object) ['at' => 'bank'], [], 'From'))->toBe(' Write it as one text: "bank".')
+        ->and($by((object) ['x' => 1], [], 'From'))->toBe('')
+        ->and($by(12, [], 'From'))->toBe('');
+});

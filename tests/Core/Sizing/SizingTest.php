@@ -66,3 +66,25 @@ it('marks what rests on an assumption', function (): void {
     expect($assumed['roundTripAssumed'])->toBeTrue()->and($given['roundTripAssumed'])->toBeFalse()->and($given['roundTripM'])->toBe(4.0)
         ->and($assumed['fuse']['short']['assumed'])->toBeTrue();
 });
+
+it('lets conductors count together only as they will be judged once run', function (): void {
+    // NFPA 70 310.10(G): in parallel from 1/0 AWG on (from memory); the marine tables know no such limit.
+    foreach ([100, 150, 250, 400, 500] as $designA) {
+        $building = ConductorChoice::smallest(Ampacity::Building, $designA, $designA / 1.25, 2.0, 0.36, 2);
+        if ($building !== null) {
+            expect($building->size->areaMm2)->toBeGreaterThanOrEqual(53.0, "{$designA} A");
+        }
+        foreach (Ampacity::cases() as $school) {
+            $choice = ConductorChoice::smallest($school, $designA, $designA / 1.25, 2.0, 0.36, 2);
+            if ($choice !== null) {
+                $asRun = $school->ofCable(new Hollin\Core\Reference\Cable($choice->size, 1.0, 'single', 2));
+                expect($choice->ampacityA)->toBe($asRun)->and($asRun)->toBeGreaterThanOrEqual($designA);
+            }
+        }
+    }
+});
+
+it('says that a stud takes one cable, not that no cable is large enough', function (): void {
+    $why = fn(array $edit): ?string => array_values(array_filter(sizedFor(['continuousW' => 2000], ...$edit)['choices'], fn(array $c): bool => $c['parallel'] === 2))[0]['why'] ?? null;
+    expect($why([Sample::set('inverter', '/studs', 1)]))->toContain('takes one cable')->and($why([Sample::set('inverter', '/studs', 2)]))->toBeNull();
+});
