@@ -335,3 +335,12 @@ it('finds nothing dangerous in the usual retrofits', function (array $choose): v
     'subpanel, converter stays with the shore' => [Sample::choose('subpanel', ['circuits' => ['c_outlets' => true], 'converter' => 'ahead'])],
     'subpanel, everything but the air conditioner' => [Sample::choose('subpanel', ['circuits' => ['c_outlets' => true, 'c_wet' => true, 'c_water' => true, 'c_fridge' => true], 'converter' => 'removed'])],
 ]);
+
+it('asks for a thicker cord where the cord is thin, and for a thicker cable where the cable is', function (): void {
+    foreach (['inlet' => '/cord/size', 'feeder_main' => '/cable/size'] as $component => $path) {
+        $document = Rigs::job(Sample::survey($component, $path, ['value' => 'awg:14', 'basis' => 'read_off']));
+        $of = array_values(array_filter(Rigs::findings(Rigs::asFound($document), 'conductor_protection'), fn($f): bool => $f->hit->components[0] === $component));
+        expect($of)->toHaveCount(1)->and($of[0]->hit->remedies[0]->intent['path'])->toBe($path)
+            ->and($of[0]->hit->figures[0]->assumed)->toBeFalse();
+    }
+});

@@ -113,3 +113,12 @@ it('weighs what a retrofit adds in the usual way', function (): void {
     expect(TypicalWeight::of($bank))->toEqualWithDelta(2 * 24.3, 1.0)->and(TypicalWeight::of($old))->toEqualWithDelta(29, 1.5)
         ->and(TypicalWeight::ofRig($plan))->toBeGreaterThan(TypicalWeight::ofRig($found) + 40);
 });
+
+it('drops out and back what ohm says, and says so with the same number', function (): void {
+    // 12.5 A over 12 AWG: 1.98 Ω per 1000 ft at 75 °C (NFPA 70 chapter 9 table 8, from memory), both ways.
+    $all = ['kind' => 'set_need', 'path' => '/scenarios/x', 'value' => ['title' => 'X', 'running' => ['c_air.unit' => true]]];
+    $run = runsOf(Rigs::job(Sample::survey('c_air', '/cable/lengthM', 10), $all, Sample::choose('in_line')))['c_air'];
+    expect($run['size'])->toBe('awg:12')->and($run['carriedA'])->toBe(12.5)
+        ->and($run['dropV'])->toEqualWithDelta(2 * 12.5 * 1.98 / 304.8 * 10, 0.01)
+        ->and($run['arithmetic'])->toEndWith(sprintf('= %.2f V', $run['dropV']));
+});

@@ -18,6 +18,10 @@ it('are made from what the rig has', function (array $edits, bool $planned, arra
     'as found' => [[], false, ['0 nothing connected', 'S shore 30 A', 'H shore 20 A', 'Q shore 15 A']],
     'with an inverter' => [[Sample::choose('in_line')], true, ['0 nothing connected', 'I inverting', 'S shore 30 A', 'H shore 20 A', 'Q shore 15 A', 'B shore, inverter on', 'D dead pedestal, inverting', 'L shore too low, inverting', 'X storage']],
     'one supply' => [[Sample::survey('shore', '/supplies', ['only' => ['ratingA' => 20]])], false, ['0 nothing connected', 'S shore 20 A']],
+    'two generators' => [[
+        Sample::add('one', ['type' => 'generator', 'label' => 'Hold set', 'ratedW' => 2800, 'outletA' => 30, 'mount' => 'portable', 'bond' => 'bonded', 'reaches' => 'inlet']),
+        Sample::add('two', ['type' => 'generator', 'label' => 'Suitcase set', 'ratedW' => 1800, 'outletA' => 20, 'mount' => 'portable', 'bond' => 'floating', 'reaches' => 'inlet']),
+    ], false, ['0 nothing connected', 'S shore 30 A', 'H shore 20 A', 'Q shore 15 A', 'G generator', 'F suitcase set']],
     'no shore at all' => [[Sample::choose('in_line'), ['kind' => 'survey_remove', 'component' => 'shore']], true, ['0 nothing connected', 'I inverting', 'X storage']],
 ]);
 
