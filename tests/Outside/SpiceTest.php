@@ -7,6 +7,7 @@ use Hollin\Core\Solve\LoadFlow;
 use Hollin\Core\Solve\LoadFlowResult;
 use Hollin\Core\Solve\Spice;
 use Symfony\Component\Process\Process;
+use Tests\Drawn;
 use Tests\Rigs;
 
 /*
@@ -95,3 +96,16 @@ it('agrees with ngspice on a generated rig', function (int $seed): void {
     }
     expect(disagreement($flow, "rig {$seed} {$state}"))->toBeLessThan(1.0);
 })->with(range(1, 200))->group('drawn');
+
+it('agrees with ngspice on a rig with odd wiring', function (int $seed): void {
+    $rig = Drawn::rig(Drawn::components($seed));
+    $checked = 0;
+    foreach ($rig->settled as $state => $settled) {
+        $flow = LoadFlow::of($settled, Drawn::running($rig->graph, $seed));
+        if ($flow->isSolved()) {
+            expect(disagreement($flow, "drawn {$seed} {$state}"))->toBeLessThan(1.0, "drawn {$seed} {$state}");
+            $checked++;
+        }
+    }
+    expect($checked)->toBeGreaterThan(0);
+})->with(range(1, 40))->group('drawn');
