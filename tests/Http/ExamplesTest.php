@@ -23,4 +23,4 @@ it('reads and judges every example, without a doubt about it', function (string 
 
 it('says of the examples what it said before', function (string $file): void {
     expect(Golden::all()[$file])->toBe((string) file_get_contents(base_path("tests/golden/{$file}")), "{$file}: look at the difference; php artisan hollin:golden takes it over");
-})->with(['findings.txt', 'live.txt', 'sizes.txt', 'prevented.txt']);
+})->with(['findings.txt', 'figures.txt', 'live.txt', 'sizes.txt', 'runs.txt', 'prevented.txt']);

@@ -91,7 +91,8 @@ final class PathRating implements RigRule
                     : sprintf('%s of %g A is below the design current of %s (%.0f A) and caps it at %.0f W for good: an interim part.', $label, $rating, $rig->graph->label($unit->component), $designA, $capW),
                 [$element->component, $unit->component],
                 [
-                    new Figure('Current at full output', $amps, 'A', self::words($unit, $share), Source::computed('I = W ÷ (V × η)'), $rating, $element->rating->assumed),
+                    new Figure('Current at full output', $amps, 'A', self::words($unit, $share), Source::computed('I = W ÷ (V × η)'), $over ? $rating : null, $element->rating->assumed),
+                    ...($over ? [] : [new Figure('Design current', $designA, 'A', sprintf('larger of 1.25 × %.1f A and the current at cut-off', $amps), Source::computed('arithmetic'), $rating, $element->rating->assumed)]),
                     new Figure('Cap', $capW, 'W', sprintf('%g A ÷ 1.25 × %g V × %g%s', $rating, $unit->nominalV, $unit->efficiency, self::of($share)), Source::computed('arithmetic')),
                 ],
                 severity: $over ? Severity::Warning : Severity::Advice,

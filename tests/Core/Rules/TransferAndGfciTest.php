@@ -102,3 +102,15 @@ it('offers to hold a back-fed breaker down, and is content when it is', function
     $held = Rigs::edit($job, Sample::set('main_panel', '/backfeed/holdDown', true));
     expect(Rigs::findings(Rigs::planned($held), 'hold_down'))->toBe([]);
 });
+
+it('says what a lock-out coil takes from the battery in a day, the inverter\'s losses with it', function (): void {
+    // 8 W × 24 h ÷ (12.8 V × 0.88) = 17.0 Ah (worked by hand); the inverter's own idle comes on top.
+    $rig = Rigs::planned(Rigs::job(
+        Sample::choose('in_line', ['converter' => 'contactor', 'continuousW' => 2000]),
+        Sample::set('lock_out', '/coilW', 8),
+    ));
+    $found = Rigs::findings($rig, 'lock_out');
+    expect($found)->not->toBe([]);
+    $coil = array_values(array_filter($found[0]->hit->figures, fn($f): bool => $f->label === 'Coil'))[0];
+    expect($coil->value)->toEqualWithDelta(17.0, 0.1)->and($coil->unit)->toBe('Ah a day');
+});
