@@ -344,3 +344,21 @@ it('asks for a thicker cord where the cord is thin, and for a thicker cable wher
             ->and($of[0]->hit->figures[0]->assumed)->toBeFalse();
     }
 });
+
+it('allows three per cent to what lives hang on and to the 12 V panel, ten to the rest', function (string $use, bool $found): void {
+    // 5 A over 6 m of 14 AWG and back: 2 × 6 m × 10.3 mΩ/m × 5 A = 0.62 V, more than 0.36 V and less than 1.2 V.
+    $lead = fn(string $id, string $port, string $pole): array => Sample::add($id, ['type' => 'lead', 'label' => $id, 'from' => "dc_panel.{$port}", 'to' => 'fan.' . ($pole === 'positive' ? 'pos' : 'neg'), 'pole' => $pole, 'cable' => ['size' => 'awg:14', 'lengthM' => 6]]);
+    $rig = Rigs::planned(Rigs::job(
+        Sample::add('fan', ['type' => 'dc_load', 'label' => 'Roof fan', 'use' => $use, 'amps' => 5]),
+        $lead('ld_fan', 'fused', 'positive'),
+        $lead('ld_fan_neg', 'neg', 'negative'),
+        Sample::choose('in_line'),
+    ));
+    $of = array_values(array_filter(Rigs::findings($rig, 'voltage_drop'), fn($f): bool => in_array('fan', $f->hit->components, true)));
+    expect($of !== [])->toBe($found);
+    if ($found) {
+        expect($of[0]->hit->figures[0]->value)->toBeGreaterThan(0.61)->toBeLessThan(0.75)->and($of[0]->hit->figures[0]->limit)->toEqualWithDelta(0.36, 1e-9);
+    }
+    $panel = fn(float $lengthM): array => array_filter(Rigs::findings(Rigs::planned(Rigs::job(Sample::choose('in_line'), Sample::set('ld_dc', '/cable/lengthM', ['value' => $lengthM, 'basis' => 'measured']), Sample::set('ld_dc', '/cable/size', ['value' => 'awg:14', 'basis' => 'measured']))), 'voltage_drop'), fn($f): bool => in_array('dc_panel', $f->hit->components, true));
+    expect($panel(0.5))->toBe([])->and($panel(6.0))->toHaveCount(1);
+})->with([['detector', true], ['other', false]]);
