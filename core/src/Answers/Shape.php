@@ -116,6 +116,7 @@ final class Shape
                 'sources' => self::list(self::object(['id' => $text, 'label' => $text, 'volts' => $number, 'amps' => $number, 'watts' => $number, 'overloaded' => $flag])),
                 'loads' => self::list(self::object(['id' => $text, 'volts' => $number, 'amps' => $number, 'watts' => $number, 'collapsed' => $flag])),
                 'lostW' => $number, 'residual' => $number, 'floating' => $texts,
+                'trips' => self::list(self::object(['component' => $text, 'words' => $text])),
             ]),
             'StateAnswer' => self::object(['paint' => self::ref('Paint'), 'story' => self::list(self::ref('StoryStep')), 'hits' => self::list(self::ref('StateHit')), 'flow' => self::ref('Flow')]),
             'Reading' => self::object(['kind' => ['type' => 'string', 'enum' => ['number', 'range', 'words', 'hazard']], 'value' => $maybeNumber, 'highest' => $maybeNumber, 'unit' => $text, 'words' => $text]),

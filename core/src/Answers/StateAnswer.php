@@ -6,6 +6,7 @@ namespace Hollin\Core\Answers;
 
 use Hollin\Core\Components\Topology;
 use Hollin\Core\Network\CircuitEnd;
+use Hollin\Core\Operation\Trips;
 use Hollin\Core\Plan\Refused;
 use Hollin\Core\Rules\Examination;
 use Hollin\Core\Rules\RuleBook;
@@ -108,8 +109,19 @@ final class StateAnswer
             'paint' => Paint::of($this->rig, $this->settled, $topology['links']),
             'story' => $this->story(),
             'hits' => $this->hits(),
-            'flow' => self::flowOf($this->flow(), $this->rig),
+            'flow' => self::flowOf($this->flow(), $this->rig) + ['trips' => $this->trips()],
         ];
+    }
+
+    /** @return list<array{component: string, words: string}> what opens, shuts down or retries as it stands, soonest first, a line a part */
+    private function trips(): array
+    {
+        $trips = [];
+        foreach (Trips::of($this->flow(), $this->rig->graph, $this->settled->positions) as $trip) {
+            $trips[$trip->component] ??= ['component' => $trip->component, 'words' => $trip->words($this->rig->graph)];
+        }
+
+        return array_values($trips);
     }
 
     /**

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Operation;
 
+use Hollin\Core\Network\Graph;
+use Hollin\Core\Reference\TripCurve;
+
 /** Something that carries more than it does for good, and what it does about it. */
 final readonly class Trip
 {
@@ -22,6 +25,14 @@ final readonly class Trip
         public float $ratingA,
         public ?float $afterS,
     ) {}
+
+    /** In a sentence, for the person who looks at the state. */
+    public function words(Graph $graph): string
+    {
+        return $this->afterS === null
+            ? "{$graph->label($this->component)}: {$this->then}"
+            : sprintf('%s: %.0f A of %g A, %s %s', $graph->label($this->component), $this->amps, $this->ratingA, $this->then, TripCurve::words($this->afterS));
+    }
 
     /** @return array<string, mixed> */
     public function toArray(): array

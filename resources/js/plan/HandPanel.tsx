@@ -130,32 +130,39 @@ export function FlowFacts({ settled }: { settled: SettledState }) {
   const given = flow.sources.filter((s) => Math.abs(s.amps) > 0.05);
   const collapsed = flow.loads.filter((l) => l.collapsed && l.volts > 1);
   return (
-    <table className="flow">
-      <caption className="quiet">Load flow, bank half full</caption>
-      <tbody>
-        {given.map((s) => (
-          <tr key={s.id} className={s.overloaded ? 'over' : ''}>
-            <th scope="row">{s.label}</th>
-            <td className="figures">{s.volts.toFixed(1)} V</td>
-            <td className="figures">{s.amps.toFixed(1)} A</td>
-            <td className="figures">{s.watts.toFixed(0)} W</td>
-          </tr>
-        ))}
-        <tr>
-          <th scope="row">lost in wires</th>
-          <td />
-          <td />
-          <td className="figures">{flow.lostW.toFixed(0)} W</td>
-        </tr>
-        {collapsed.map((l) => (
-          <tr key={l.id} className="over">
-            <th scope="row">{l.id.split('.')[0]} gives up</th>
-            <td className="figures">{l.volts.toFixed(0)} V</td>
+    <>
+      {flow.trips.map((t) => (
+        <p key={t.component} className="story-hit sev-edge-warning">
+          {t.words}
+        </p>
+      ))}
+      <table className="flow">
+        <caption className="quiet">Load flow, bank half full</caption>
+        <tbody>
+          {given.map((s) => (
+            <tr key={s.id} className={s.overloaded ? 'over' : ''}>
+              <th scope="row">{s.label}</th>
+              <td className="figures">{s.volts.toFixed(1)} V</td>
+              <td className="figures">{s.amps.toFixed(1)} A</td>
+              <td className="figures">{s.watts.toFixed(0)} W</td>
+            </tr>
+          ))}
+          <tr>
+            <th scope="row">lost in wires</th>
             <td />
             <td />
+            <td className="figures">{flow.lostW.toFixed(0)} W</td>
           </tr>
-        ))}
-      </tbody>
-    </table>
+          {collapsed.map((l) => (
+            <tr key={l.id} className="over">
+              <th scope="row">{l.id.split('.')[0]} gives up</th>
+              <td className="figures">{l.volts.toFixed(0)} V</td>
+              <td />
+              <td />
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </>
   );
 }

@@ -206,6 +206,7 @@ describe('the hand panel', () => {
       lostW: 21.4,
       residual: 1e-12,
       floating: [],
+      trips: [{ component: 'main_fuse', words: 'Main fuse: 189 A of 150 A, opens after about 2 min' }],
     },
   };
   const panel = (about: string | null) =>
@@ -233,6 +234,7 @@ describe('the hand panel', () => {
     expect(text).toContain('Shore 118.2 V 14.2 A 1670 W');
     expect(text).toContain('c_air gives up 71 V');
     expect(text).toContain('lost in wires 21 W');
+    expect(text).toContain('Main fuse: 189 A of 150 A, opens after about 2 min');
   });
 });
 

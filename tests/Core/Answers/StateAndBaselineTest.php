@@ -53,6 +53,17 @@ describe('a state set by hand', function (): void {
         expect($safe)->not->toContain('joined_sources');
     });
 
+    it('says what opens and when, a line a part', function (): void {
+        $heater = Sample::survey('c_outlets', '/loads', ['heater' => ['label' => 'Heater', 'watts' => 2200, 'kind' => 'constant']]);
+        $rig = Rigs::planned(Rigs::job($heater, Sample::choose('in_line', ['continuousW' => 3000, 'converter' => 'removed']), Sample::set('main_fuse', '/ratingA', 100)));
+        $on = $rig->named['inverting']->setting->controls;
+        $flow = (new StateAnswer($rig, $on, [], ['c_outlets.heater']))->toArray()['flow'];
+        $of = array_column($flow['trips'], 'words', 'component');
+        expect($of['main_fuse'])->toMatch('/^Main fuse: \d{3} A of 100 A, opens after about \d+ s$/')
+            ->and($of['c_outlets'])->toContain('of 15 A, opens')
+            ->and((new StateAnswer($rig, $on, [], []))->toArray()['flow']['trips'])->toBe([]);
+    });
+
     it('solves with the loads that run, and says what each breaker carries', function (): void {
         $answer = (new StateAnswer(Rigs::asFound(Rigs::job()), ['inlet.plug' => 's30', 'c_converter.breaker' => 'off'], [], ['c_water.element']))->toArray()['flow'];
         $main = array_values(array_filter($answer['loading'], fn(array $l): bool => $l['what'] === 'Main panel main breaker'))[0];
