@@ -29,9 +29,12 @@ final readonly class Trip
     /** In a sentence, for the person who looks at the state. */
     public function words(Graph $graph): string
     {
-        return $this->afterS === null
-            ? "{$graph->label($this->component)}: {$this->then}"
-            : sprintf('%s: %.0f A of %g A, %s %s', $graph->label($this->component), $this->amps, $this->ratingA, $this->then, TripCurve::words($this->afterS));
+        $label = $graph->label($this->component) . match ($this->what) {
+            'management' => '\'s management', 'breaker' => str_ends_with($graph->label($this->component), 'breaker') ? '' : '\'s breaker', default => '',
+        };
+        $then = $this->then === 'retries' ? 'shuts down and tries again' : $this->then;
+
+        return $this->afterS === null ? "{$label}: {$then}" : sprintf('%s: %.0f A of %g A, %s %s', $label, $this->amps, $this->ratingA, $then, TripCurve::words($this->afterS));
     }
 
     /** @return array<string, mixed> */
