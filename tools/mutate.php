@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 /*
  * Changes the core in one small place at a time and asks whether a test notices:
- * php tools/mutate.php WORKING-COPY SEED HOW-MANY PART PARTS
+ * php tools/mutate.php WORKING-COPY SEED HOW-MANY PART PARTS [LINES]
+ * LINES is what an earlier run said: only the places that survived then are tried again, found by what
+ * stood there, nearest to the line.
  * The working copy is changed and put back; it must not be the tree somebody works in. Prints a line a
  * mutant: killed or survived, where, what.
  */
@@ -22,9 +24,9 @@ const ROOMS = ['Network', 'Solve', 'Sizing', 'States', 'Rules'];
  * drawn rigs are left out of the first: what only they would notice counts as survived in the rules.
  */
 const TESTS = [
-    'Network' => [['tests/Core/Components', 'tests/Core/Solve', 'tests/Core/Sizing'], ['tests/Core/Laws', 'tests/Core/Rules/SamplesTest.php']],
-    'Solve' => [['tests/Core/Solve'], ['tests/Core/Laws']],
-    'Sizing' => [['tests/Core/Sizing', 'tests/Outside/PublishedFiguresTest.php'], ['tests/Core/Rules/SamplesTest.php', 'tests/Core/Laws']],
+    'Network' => [['tests/Core/Network', 'tests/Core/Components', 'tests/Core/Solve', 'tests/Core/Sizing'], ['tests/Core/Laws', 'tests/Core/Rules/SamplesTest.php']],
+    'Solve' => [['tests/Core/Solve', 'tests/Outside/WorkedExamplesTest.php', 'tests/Core/Operation'], ['tests/Core/Laws', 'tests/Outside/SpiceTest.php']],
+    'Sizing' => [['tests/Core/Sizing', 'tests/Core/Network', 'tests/Outside/PublishedFiguresTest.php'], ['tests/Core/Rules/SamplesTest.php', 'tests/Core/Laws']],
     'States' => [['tests/Core/States', 'tests/Core/Components'], ['tests/Core/Answers', 'tests/Core/Rules']],
     'Rules' => [['tests/Core/Rules/SamplesTest.php', 'tests/Core/Rules'], ['tests/Outside/TradeFactsTest.php']],
 ];
@@ -97,7 +99,27 @@ foreach (ROOMS as $room) {
 mt_srand($seed);
 shuffle($all);
 $sample = array_slice($all, 0, $many);
+if (isset($argv[6])) {
+    preg_match_all('/^SURVIVED (\S+):(\d+)  (.*?)  =>  (.*)$/m', (string) file_get_contents($argv[6]), $lines, PREG_SET_ORDER);
+    $sample = array_values(array_filter(array_map(function (array $line) use ($all, $copy): ?array {
+        $same = array_filter($all, fn(array $m): bool => "{$copy}/{$line[1]}" === $m['file'] && said($m) === [$line[3], $line[4]]);
+        usort($same, fn(array $a, array $b): int => abs($a['line'] - (int) $line[2]) <=> abs($b['line'] - (int) $line[2]));
+
+        return $same[0] ?? null;
+    }, $lines)));
+}
 fwrite(STDERR, sprintf("%d places, %d drawn\n", count($all), count($sample)));
+
+/**
+ * What stood there and what it became, short.
+ *
+ * @param array<string, mixed> $mutant
+ * @return list<string>
+ */
+function said(array $mutant): array
+{
+    return [trim((string) preg_replace('/\s+/', ' ', mb_strimwidth($mutant['was'], 0, 90, '…'))), mb_strimwidth($mutant['text'] === '' ? 'nothing' : $mutant['text'], 0, 60, '…')];
+}
 
 /** @param list<string> $paths */
 function notices(string $copy, array $paths): bool
@@ -121,5 +143,5 @@ foreach ($sample as $n => $mutant) {
     exec(sprintf('cd %s && timeout 60 php artisan hollin:golden --check >/dev/null 2>&1', escapeshellarg($copy)), $_, $golden);
     $killed = $golden !== 0 || notices($copy, TESTS[$mutant['room']][0]) || notices($copy, TESTS[$mutant['room']][1]);
     file_put_contents($mutant['file'], $code);
-    printf("%s %s:%d  %s  =>  %s\n", $killed ? 'killed  ' : 'SURVIVED', substr($mutant['file'], strlen($copy) + 1), $mutant['line'], trim((string) preg_replace('/\s+/', ' ', mb_strimwidth($mutant['was'], 0, 90, '…'))), mb_strimwidth($mutant['text'] === '' ? 'nothing' : $mutant['text'], 0, 60, '…'));
+    printf("%s %s:%d  %s  =>  %s\n", $killed ? 'killed  ' : 'SURVIVED', substr($mutant['file'], strlen($copy) + 1), $mutant['line'], ...said($mutant));
 }

@@ -163,6 +163,23 @@ describe('alternating current', function (): void {
             ->and($battery)->toEqualWithDelta(((1500 - 6 * 120 * 0.85) / 0.88 + 25 + 103) / 13.1, 3.0);
     });
 
+    it('does not assist below the limit', function (): void {
+        $options = ['converter' => 'removed', 'inputLimitA' => 6, 'assist' => true, 'continuousW' => 3000];
+        $rig = Rigs::planned(Rigs::job(Sample::survey('c_outlets', '/loads', ['heat' => ['label' => 'Kettle', 'watts' => 500, 'kind' => 'constant']]), Sample::choose('in_line', $options)));
+        $flow = LoadFlow::of($rig->settled['shore_and_inverter'], ['c_outlets.heat' => true]);
+        expect(abs($flow->loads['inverter.assist']['watts'] ?? 0.0))->toBeLessThan(0.01)
+            ->and($flow->sources['shore.supply']['watts'])->toBeGreaterThan(500.0)
+            ->and($flow->acA['inlet.hot'])->toBeLessThan(6.01);
+    });
+
+    it('stands at half the volts on a ground that is open, by the capacity of its cable alone', function (): void {
+        // Equal capacity from hot and from neutral: half. Common practice, no source.
+        $rig = Rigs::asFound(Rigs::job());
+        $graph = $rig->graph->with(Hollin\Core\Network\Fault::open('c_outlets.ground'));
+        $flow = LoadFlow::of((new Engine(new Contraction($graph)))->settle($rig->named['shore_s30']->setting), []);
+        expect($flow->acBetween('c_outlets.g', 'frame'))->toEqualWithDelta(60.0, 3.0);
+    });
+
     it('reads a floating output by the meter\'s own resistance', function (float $meterOhm, float $volts): void {
         // 120 V 60 Hz, 5 nF from each pole to the frame: |120 jωC R ÷ (1 + 2 jωC R)|. By hand, complex.
         $omega = 2 * M_PI * 60 * 5e-9;

@@ -79,3 +79,12 @@ it('passes through a bar half of all that comes and goes', function (): void {
         ->and($shares->shares()['feed'])->toEqualWithDelta(1.0, 1e-6)
         ->and($shares->isFed())->toBeTrue();
 });
+
+it('multiplies a battery by its cells', function (): void {
+    $of = fn(float $ratedV): Battery => new Battery('b', 'b', 'p', 'n', Chemistry::Lfp, $ratedV, 100, 1, 0.004, false, null, null, false, false);
+    // Four cells make 12.8 V, eight 25.6 V: everything doubles. A lithium entered as 12 V has its own curve all the same.
+    expect($of(25.6)->restV('half'))->toEqualWithDelta(26.4, 1e-9)->and($of(25.6)->fullV())->toEqualWithDelta(27.0, 1e-9)
+        ->and($of(25.6)->highestV())->toEqualWithDelta(28.8, 1e-9)->and($of(25.6)->systemV())->toEqualWithDelta(24.0, 1e-9)
+        ->and($of(12.0)->restV('half'))->toEqualWithDelta(13.2, 1e-9)
+        ->and($of(51.2)->systemV())->toEqualWithDelta(48.0, 1e-9);
+});

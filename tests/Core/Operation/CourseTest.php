@@ -39,6 +39,7 @@ it('shuts an inverter down that is past its rating, and then nothing runs', func
     $course = courseWith(1900, ['recipe' => 'transfer_whole', 'continuousW' => 1500, 'surgeW' => 3000], 'inverting', Sample::set('inverter', '/latchesOff', true));
     $given = $course->steps[0]['flow']->sources['inverter.inverter']['amps'];
     $share = ($given - 1500 / 120) / (3000 / 120 - 1500 / 120);
+    expect($course->steps[0]['flow']->sources['inverter.inverter']['overloaded'])->toBeTrue();
     // Its surge lasts 5 s; at a share of the way there it lasts longer by as much.
     expect($given)->toBeGreaterThan(1900 / 120)
         ->and($course->steps[0]['lastsS'])->toEqualWithDelta(5 / $share, 1e-6)

@@ -58,7 +58,7 @@ function everythingOn(stdClass $document): stdClass
 
 it('finds what a search through every state finds, with the same amps', function (): void {
     $found = 0;
-    foreach (range(1, 40) as $seed) {
+    foreach (range(1, 32, 2) as $seed) {
         $document = Rigs::varied($seed);
         // Parts too small by turns, so that something is found.
         foreach (['main_fuse', 'disconnect', 'pos_bar', 'neg_bar', 'shunt', 'bank'] as $n => $part) {
@@ -76,8 +76,8 @@ it('finds what a search through every state finds, with the same amps', function
             $found++;
         }
     }
-    expect($found)->toBeGreaterThan(20);
-})->group('drawn');
+    expect($found)->toBeGreaterThan(8);
+});
 
 it('finds the fuse, the management, the switch and the bar that one inverter overloads', function (): void {
     $heater = Sample::survey('c_outlets', '/loads', ['heater' => ['label' => 'Heater', 'watts' => 2600, 'kind' => 'constant']]);

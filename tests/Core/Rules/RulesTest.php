@@ -357,7 +357,8 @@ it('allows three per cent to what lives hang on and to the 12 V panel, ten to th
     $of = array_values(array_filter(Rigs::findings($rig, 'voltage_drop'), fn($f): bool => in_array('fan', $f->hit->components, true)));
     expect($of !== [])->toBe($found);
     if ($found) {
-        expect($of[0]->hit->figures[0]->value)->toBeGreaterThan(0.61)->toBeLessThan(0.75)->and($of[0]->hit->figures[0]->limit)->toEqualWithDelta(0.36, 1e-9);
+        expect($of[0]->hit->figures[0]->value)->toBeGreaterThan(0.61)->toBeLessThan(0.75)->and($of[0]->hit->figures[0]->limit)->toEqualWithDelta(0.36, 1e-9)
+            ->and($of[0]->hit->remedies[0]->intent['path'])->toBe('/cable/size')->and($of[0]->hit->remedies[0]->intent['value']['value'])->toBeIn(['awg:12', 'awg:10', 'awg:8']);
     }
     $panel = fn(float $lengthM): array => array_filter(Rigs::findings(Rigs::planned(Rigs::job(Sample::choose('in_line'), Sample::set('ld_dc', '/cable/lengthM', ['value' => $lengthM, 'basis' => 'measured']), Sample::set('ld_dc', '/cable/size', ['value' => 'awg:14', 'basis' => 'measured']))), 'voltage_drop'), fn($f): bool => in_array('dc_panel', $f->hit->components, true));
     expect($panel(0.5))->toBe([])->and($panel(6.0))->toHaveCount(1);
