@@ -363,3 +363,26 @@ it('allows three per cent to what lives hang on and to the 12 V panel, ten to th
     $panel = fn(float $lengthM): array => array_filter(Rigs::findings(Rigs::planned(Rigs::job(Sample::choose('in_line'), Sample::set('ld_dc', '/cable/lengthM', ['value' => $lengthM, 'basis' => 'measured']), Sample::set('ld_dc', '/cable/size', ['value' => 'awg:14', 'basis' => 'measured']))), 'voltage_drop'), fn($f): bool => in_array('dc_panel', $f->hit->components, true));
     expect($panel(0.5))->toBe([])->and($panel(6.0))->toHaveCount(1);
 })->with([['detector', true], ['other', false]]);
+
+it('names the device that lets through what a bar in the negative cannot carry', function (): void {
+    $rig = Rigs::planned(Rigs::job(Sample::choose('in_line', ['continuousW' => 3000]), Sample::set('neg_bar', '/ratingA', 100), Sample::set('main_fuse', '/ratingA', 400)));
+    $of = array_values(array_filter(Rigs::findings($rig, 'path_rating'), fn($f): bool => $f->hit->components[0] === 'neg_bar'));
+    expect($of)->toHaveCount(1)->and($of[0]->hit->text)->toContain('Main fuse lets 400 A through')->and($of[0]->hit->figures[0]->limit)->toBe(100.0);
+});
+
+it('points at the leads and at the bank behind them where poles are exchanged', function (): void {
+    $rig = Rigs::planned(Rigs::job(Sample::choose('in_line'), Sample::set('ld_bar_inv', '/to', 'inverter.neg'), Sample::set('ld_bar_inv_neg', '/to', 'inverter.pos')));
+    $of = array_values(array_filter(Rigs::findings($rig, 'dc_polarity'), fn($f): bool => $f->hit->components[0] === 'inverter'));
+    expect($of)->not->toBe([])->and($of[0]->hit->components)->toContain('ld_bar_inv', 'ld_bar_inv_neg', 'bank');
+});
+
+it('looks at every circuit, also behind one that a GFCI protects', function (): void {
+    // A small inverter, whose surge no breaker answers in time, feeds everything; the first circuit has a GFCI.
+    $document = Rigs::job(Sample::alone('transfer_whole', ['continuousW' => 600, 'surgeW' => 1200]));
+    $of = fn(stdClass $d): array => array_merge(...array_map(fn($f): array => $f->hit->components, Rigs::findings(Rigs::planned($d), 'fault_clearing')));
+    $all = $of($document);
+    expect($all)->not->toBe([]);
+    $first = array_key_first(Rigs::planned($document)->graph->circuits);
+    $protected = $of(Rigs::edit($document, Sample::survey((string) $first, '/gfci', 'breaker')));
+    expect($protected)->not->toBe([]);
+});
