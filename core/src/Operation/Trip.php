@@ -30,7 +30,7 @@ final readonly class Trip
     public function words(Graph $graph): string
     {
         $label = $graph->label($this->component) . match ($this->what) {
-            'management' => '\'s management', 'breaker' => str_ends_with($graph->label($this->component), 'breaker') ? '' : '\'s breaker', default => '',
+            'management' => '\'s management', 'breaker' => isset($graph->circuits[$this->component]) || isset($graph->supplies[$this->component]) ? '\'s breaker' : '', default => '',
         };
         $then = $this->then === 'retries' ? 'shuts down and tries again' : $this->then;
 
