@@ -196,6 +196,45 @@ final class Graph
         $this->users[$load->id] = $load;
     }
 
+    /** @return array<string, array{component: string, pos: string, neg: string, volts: float}> what takes direct current or gives it: loads, then power converters, with the volts they are made for, 0 for those of the system */
+    public function direct(): array
+    {
+        $ends = [];
+        foreach ($this->users as $id => $load) {
+            if ($load->direct) {
+                $ends[$id] = ['component' => $load->component, 'pos' => $load->a, 'neg' => $load->b, 'volts' => $load->volts];
+            }
+        }
+        foreach ($this->converters as $id => $unit) {
+            [$pos, $neg] = $unit->direct();
+            $ends[$id] = ['component' => $unit->component, 'pos' => $pos, 'neg' => $neg, 'volts' => $unit->nominalV];
+        }
+
+        return $ends;
+    }
+
+    /**
+     * What passes a terminal: half of all that comes and goes.
+     *
+     * @param array<string, float> $through element => A, or a share
+     */
+    public function passing(string $terminal, array $through): float
+    {
+        return array_sum(array_map(fn(array $next): float => abs($through[$next[1]] ?? 0.0), $this->neighbours()[$terminal] ?? [])) / 2;
+    }
+
+    /** Whether something that opens by itself is landed on a terminal. */
+    public function hasDeviceAt(string $terminal): bool
+    {
+        foreach ($this->neighbours()[$terminal] ?? [] as [, $id]) {
+            if ($this->elements[$id]->rating?->protects === true) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     public function battery(Battery $battery): void
     {
         $this->batteries[$battery->id] = $battery;

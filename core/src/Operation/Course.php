@@ -73,7 +73,7 @@ final readonly class Course
 
             return [$graph->with(...array_map(Fault::open(...), $poles)), $held];
         }
-        $source = $graph->sources[$trip->id] ?? $graph->sources["{$trip->component}.inverter"];
+        $source = $graph->sources[$trip->id];
         $device = $graph->devices[(string) $source->device] ?? null;
         if ($device !== null && $device->isAutomatic()) {
             // Latched off: it rests until somebody switches it.

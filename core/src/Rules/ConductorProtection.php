@@ -133,15 +133,7 @@ final class ConductorProtection implements RigRule
 
     private static function endsOnFuse(Examination $rig, Element $element): bool
     {
-        foreach ([$element->a, $element->b] as $terminal) {
-            foreach ($rig->graph->neighbours()[$terminal] as [, $id]) {
-                if ($rig->graph->elements[$id]->rating?->protects === true) {
-                    return true;
-                }
-            }
-        }
-
-        return false;
+        return $rig->graph->hasDeviceAt($element->a) || $rig->graph->hasDeviceAt($element->b);
     }
 
     /** @return list<Hit> a word where the table for an RV's low-voltage branches allows less than the school that governs */

@@ -57,7 +57,7 @@ final class DirectLoading
         foreach ($this->rig->settled as $state => $settled) {
             foreach ($this->rig->needs->scenarios as $scenario => $what) {
                 $most = $this->most($state, $scenario);
-                $all = self::net($most, array_keys($this->takers()));
+                $all = self::net($most, array_keys($this->rig->graph->direct()));
                 $open = [];
                 foreach ($this->limits as $limit) {
                     if ($limit['limitA'] < $all) {
@@ -75,7 +75,7 @@ final class DirectLoading
                     $amps = match ($limit['kind']) {
                         'element' => abs($flow->dcA[$limit['id']] ?? 0.0),
                         'battery' => $flow->sources[$limit['id']]['amps'] ?? 0.0,
-                        default => $this->passing($limit['id'], $flow->dcA),
+                        default => $this->rig->graph->passing($limit['id'], $flow->dcA),
                     };
                     if ($amps > $limit['limitA'] * (1 + 1e-6) && $amps > ($worst[$limit['id']]['amps'] ?? 0.0)) {
                         $worst[$limit['id']] = ['id' => $limit['id'], 'component' => $limit['component'], 'what' => $limit['what'], 'amps' => $amps, 'limitA' => $limit['limitA'], 'state' => $state, 'scenario' => (string) $scenario, 'assumed' => $limit['assumed'], 'opens' => TripCurve::seconds($limit['type'], $amps / $limit['limitA']), 'protects' => $limit['protects']];
@@ -87,17 +87,7 @@ final class DirectLoading
         return array_values($worst);
     }
 
-    /**
-     * What passes a bar: half of all that comes and goes.
-     *
-     * @param array<string, float> $amps
-     */
-    private function passing(string $terminal, array $amps): float
-    {
-        return array_sum(array_map(fn(array $next): float => abs($amps[$next[1]] ?? 0.0), $this->rig->graph->neighbours()[$terminal] ?? [])) / 2;
-    }
-
-    /** @var array<string, list<string>> element => takers and givers that only it joins with a battery; absent for what may carry anything */
+    /** @var array<string, ?list<string>> element => takers and givers that only it joins with a battery; null for what may carry anything */
     private array $beyond = [];
 
     /**
@@ -111,17 +101,17 @@ final class DirectLoading
         if (!isset($this->rig->graph->elements[$element])) {
             return null;
         }
-        if (!isset($this->beyond[$element])) {
+        if (!array_key_exists($element, $this->beyond)) {
             $graph = $this->rig->graph;
             $e = $graph->elements[$element];
-            $found = ['*'];
+            $found = null;
             foreach ([[$e->a, $e->b], [$e->b, $e->a]] as [$from, $to]) {
                 $side = Walk::reach($graph, [$from], fn(Element $x): bool => $x->id !== $element && ($x->role->isDc() || $x->role === Role::PE));
                 $battery = array_filter($graph->batteries, fn(Battery $b): bool => array_key_exists($b->pos, $side) || array_key_exists($b->neg, $side));
                 if (!array_key_exists($to, $side) && $battery === []) {
                     $found = [];
-                    foreach ($this->takers() as $id => [$pos, $neg]) {
-                        if (array_key_exists($pos, $side) || array_key_exists($neg, $side)) {
+                    foreach ($graph->direct() as $id => $of) {
+                        if (array_key_exists($of['pos'], $side) || array_key_exists($of['neg'], $side)) {
                             $found[] = $id;
                         }
                     }
@@ -130,23 +120,7 @@ final class DirectLoading
             $this->beyond[$element] = $found;
         }
 
-        return $this->beyond[$element] === ['*'] ? null : $this->beyond[$element];
-    }
-
-    /** @return array<string, array{string, string}> */
-    private function takers(): array
-    {
-        $takers = [];
-        foreach ($this->rig->graph->converters as $id => $unit) {
-            $takers[$id] = $unit->direct();
-        }
-        foreach ($this->rig->graph->users as $id => $load) {
-            if ($load->direct) {
-                $takers[$id] = [$load->a, $load->b];
-            }
-        }
-
-        return $takers;
+        return $this->beyond[$element];
     }
 
     /**

@@ -34,7 +34,7 @@ final class DirectPolarity implements StateRule
     {
         $hits = [];
         $potentials = DirectPotentials::of($situation);
-        foreach (self::takers($rig) as [$component, $pos, $neg, $nominalV]) {
+        foreach ($rig->graph->direct() as ['component' => $component, 'pos' => $pos, 'neg' => $neg, 'volts' => $nominalV]) {
             $volts = $potentials->between($pos, $neg);
             if ($volts === null || $situation->joined($pos, $neg) || isset($hits[$component])) {
                 continue;
@@ -49,22 +49,6 @@ final class DirectPolarity implements StateRule
         }
 
         return array_values($hits);
-    }
-
-    /** @return list<array{string, string, string, float}> component, positive, negative, nominal V or 0 */
-    private static function takers(Examination $rig): array
-    {
-        $takers = [];
-        foreach ($rig->graph->converters as $converter) {
-            $takers[] = [$converter->component, ...$converter->direct(), $converter->nominalV];
-        }
-        foreach ($rig->graph->users as $load) {
-            if ($load->direct) {
-                $takers[] = [$load->component, $load->a, $load->b, $load->volts];
-            }
-        }
-
-        return $takers;
     }
 
     /** @param array{string, string} $ends */

@@ -69,14 +69,9 @@ final class ShuntBypassed implements RigRule
                 continue;
             }
             $takers = [];
-            foreach ($graph->users as $load) {
-                if ($load->direct && array_key_exists($load->b, $before)) {
-                    $takers[$load->component] = true;
-                }
-            }
-            foreach ($graph->converters as $converter) {
-                if (array_key_exists($converter->direct()[1], $before)) {
-                    $takers[$converter->component] = true;
+            foreach ($graph->direct() as $of) {
+                if (array_key_exists($of['neg'], $before)) {
+                    $takers[$of['component']] = true;
                 }
             }
             if ($takers !== []) {

@@ -95,12 +95,10 @@ final class DirectShares
     /** @return array<string, float> terminal of a bar => what passes it, as a share: half of all that comes and goes */
     public function junctions(): array
     {
-        $through = [];
         $shares = $this->shares();
+        $through = [];
         foreach (array_keys($this->graph->junctions) as $terminal) {
-            foreach ($this->graph->neighbours()[$terminal] ?? [] as [, $id]) {
-                $through[$terminal] = ($through[$terminal] ?? 0.0) + ($shares[$id] ?? 0.0) / 2;
-            }
+            $through[$terminal] = $this->graph->passing($terminal, $shares);
         }
 
         return $through;

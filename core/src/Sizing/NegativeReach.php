@@ -32,7 +32,7 @@ final class NegativeReach
             foreach (Walk::reach($graph, [$battery->pos], Walk::direct(...)) as $terminal => $_) {
                 [$amps, , $device] = $positive[$terminal] ?? [0.0, '', ''];
                 // A bar, or what stands right behind a device, is where a negative bar is near.
-                if (!is_infinite($amps) && $amps > $bars[0] && (isset($graph->junctions[$terminal]) || $this->behindDevice((string) $terminal))) {
+                if (!is_infinite($amps) && $amps > $bars[0] && (isset($graph->junctions[$terminal]) || $graph->hasDeviceAt((string) $terminal))) {
                     $bars = [$amps, $device];
                 }
             }
@@ -48,22 +48,11 @@ final class NegativeReach
                 }
             }
         }
-        foreach ($graph->users as $load) {
-            if ($load->direct) {
-                $this->pair($positive, $load->a, $load->b);
+        foreach ($graph->direct() as $of) {
+            [$amps, , $device] = $positive[$of['pos']] ?? [0.0, '', ''];
+            if (!is_infinite($amps)) {
+                $this->raise($of['neg'], [$amps, $device]);
             }
-        }
-        foreach ($graph->converters as $converter) {
-            $this->pair($positive, ...$converter->direct());
-        }
-    }
-
-    /** @param array<string, array{float, string, string}> $positive */
-    private function pair(array $positive, string $pos, string $neg): void
-    {
-        [$amps, , $device] = $positive[$pos] ?? [0.0, '', ''];
-        if (!is_infinite($amps)) {
-            $this->raise($neg, [$amps, $device]);
         }
     }
 
@@ -73,17 +62,6 @@ final class NegativeReach
         if ($reach[0] > ($this->at[$terminal][0] ?? 0.0)) {
             $this->at[$terminal] = $reach;
         }
-    }
-
-    private function behindDevice(string $terminal): bool
-    {
-        foreach ($this->graph->neighbours()[$terminal] ?? [] as [, $id]) {
-            if ($this->graph->elements[$id]->rating?->protects === true) {
-                return true;
-            }
-        }
-
-        return false;
     }
 
     /**

@@ -74,16 +74,6 @@ final readonly class UnfusedWay
     /** @return array<string, string> positive terminals of what takes or gives current => component */
     public static function consumers(Graph $graph): array
     {
-        $takes = [];
-        foreach ($graph->users as $load) {
-            if ($load->direct) {
-                $takes[$load->a] = $load->component;
-            }
-        }
-        foreach ($graph->converters as $converter) {
-            $takes[$converter->direct()[0]] = $converter->component;
-        }
-
-        return $takes;
+        return array_column($graph->direct(), 'component', 'pos');
     }
 }

@@ -124,11 +124,8 @@ final class AcSide
         // Filters stand from both wires to the case, and a cable's wires have capacity to its ground: where a
         // ground is open the metal behind it reads about half.
         foreach ($graph->loads as $id => $load) {
-            if (isset($this->running[$id])) {
-                $ground = $graph->circuits[$load->circuit]->ground ?? null;
-                if ($ground === null) {
-                    continue;
-                }
+            if (isset($this->running[$id], $graph->circuits[$load->circuit])) {
+                $ground = $graph->circuits[$load->circuit]->ground;
                 $network->add('leak', $id, $load->a, $ground, 0.0, $omega * LoadFlow::APPLIANCE_F);
                 $network->add('leak', $id, $load->b, $ground, 0.0, $omega * LoadFlow::APPLIANCE_F);
             }
