@@ -133,7 +133,7 @@ final class LoadFlow
     public static function touch(Settled $settled, array $running, float $personOhm = 1000.0): array
     {
         $make = new self($settled, $running, [], 'half');
-        $network = (new AcSide($settled, $make->live, $make->loads(true), $running, []))->network();
+        $network = (new AcSide($settled, $make->live, (new Demands($settled, $running))->alternating(true), $running, []))->network();
         $volts = $network->volts();
         $frame = $network->node['frame'] ?? null;
         if ($frame === null) {
@@ -163,59 +163,6 @@ final class LoadFlow
         return $this->graph->label($this->graph->sources[$source]->component);
     }
 
-    /** @return list<PowerInjection> loads that are on, coils among them */
-    private function loads(bool $asImpedance = false): array
-    {
-        $loads = [];
-        foreach ($this->graph->loads as $id => $load) {
-            if (isset($this->running[$id]) && $load->watts > 0) {
-                $vars = $load->watts * tan(acos(min(1.0, $load->powerFactor)));
-                $loads[] = new PowerInjection($id, $load->a, $load->b, $load->watts, $vars, $load->volts, !$asImpedance && $load->kind !== 'resistive');
-            }
-        }
-        foreach ($this->graph->users as $id => $load) {
-            if (!$load->direct && in_array($this->settled->positions[(string) $load->device] ?? '', $load->positions, true)) {
-                $loads[] = new PowerInjection($id, $load->a, $load->b, $load->watts, 0.0, $load->volts, false);
-            }
-        }
-
-        return $loads;
-    }
-
-    /** @return list<PowerInjection> what the battery side feeds by itself */
-    private function users(): array
-    {
-        $users = [];
-        foreach ($this->graph->users as $id => $load) {
-            if ($load->direct) {
-                $volts = $load->volts > 0 ? $load->volts : $this->systemV($load->a, $load->b);
-                $watts = $load->wattsAt($volts);
-                if ($watts > 0) {
-                    $users[] = new PowerInjection($id, $load->a, $load->b, $watts, 0.0, $volts, true);
-                }
-            }
-        }
-
-        return $users;
-    }
-
-    /** Nominal volts of the system two terminals belong to: of the battery, else of the charger, they are joined with. */
-    private function systemV(string $a, string $b): float
-    {
-        foreach ($this->graph->batteries as $battery) {
-            if ($this->situation->joined($a, $battery->pos) && $this->situation->joined($b, $battery->neg)) {
-                return $battery->ratedV;
-            }
-        }
-        foreach ($this->graph->converters as $converter) {
-            if ($this->situation->joined($a, $converter->direct()[0])) {
-                return $converter->nominalV;
-            }
-        }
-
-        return 12.0;
-    }
-
     private function solve(): LoadFlowResult
     {
         /** @var array<string, PowerInjection> $inputs what chargers take, by charger */
@@ -231,8 +178,9 @@ final class LoadFlow
             }
             $taken[$id] = new PowerInjection("{$converter->component}.dc", $converter->input[0], $converter->input[1], $converter->kind === PowerConverter::ASSIST ? 0.0 : $converter->idleW, 0.0, $converter->nominalV, true, max(AcSide::COLLAPSE, min(0.95, $converter->cutOffV / $converter->nominalV)));
         }
-        $ac = new AcSide($this->settled, $this->live, [...$this->loads(), ...array_values($inputs), ...array_values($added)], $this->running, $this->more);
-        $dc = new DcSide($this->settled, [...$this->users(), ...array_values($taken)], $this->chargers, $this->charge);
+        $demands = new Demands($this->settled, $this->running);
+        $ac = new AcSide($this->settled, $this->live, [...$demands->alternating(), ...array_values($inputs), ...array_values($added)], $this->running, $this->more);
+        $dc = new DcSide($this->settled, [...$demands->direct(), ...array_values($taken)], $this->chargers, $this->charge);
         $still = false;
         for ($pass = 0; $pass < self::MOST_PASSES && !$still; $pass++) {
             $ac->settle();
