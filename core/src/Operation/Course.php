@@ -40,7 +40,7 @@ final readonly class Course
         $ends = true;
         for ($step = 0; $step < self::MOST_STEPS; $step++) {
             $engine = new Engine(new Contraction($graph));
-            $settled = $engine->settle($setting, $positions, new Failure('tripped', '', '', 0, 0, $held));
+            $settled = $engine->settle($setting, $positions, new Failure('tripped', '', '', heldAt: $held));
             $flow = LoadFlow::of($settled, array_intersect_key($running, $graph->loads), [], $charge);
             $trips = Trips::of($flow, $graph, $settled->positions);
             // What has shut down already is solved as shut down.

@@ -83,8 +83,8 @@ final class LivePins implements StateRule, Claims
 
     private static function mated(Situation $situation, string $device): bool
     {
-        foreach ($situation->network->bits[$device] ?? [] as $bits) {
-            if (($situation->closed & $bits) !== 0) {
+        foreach ($situation->network->polesOf[$device] ?? [] as $pole) {
+            if ($situation->isClosed($pole)) {
                 return true;
             }
         }

@@ -38,10 +38,15 @@ final class Overload implements RigRule
         }
         /** @var array<string, array{float, Hit}> $worst */
         $worst = [];
+        $rated = $this->rated($rig);
         foreach ($rig->currents()->amps as $state => $scenarios) {
+            $checked = [...$rated, ...$this->supplies($rig, $state)];
             foreach ($scenarios as $scenario => $amps) {
-                foreach ($this->checked($rig, $state) as [$key, $element, $component, $what, $ratingA, $hours]) {
+                foreach ($checked as [$key, $element, $component, $what, $ratingA, $hours]) {
                     $current = $amps[$element] ?? 0.0;
+                    if ($current * 1.25 <= $ratingA) {
+                        continue;
+                    }
                     // What runs three hours or more counts for 125 %.
                     $long = $hours ? $rig->currents()->continuousA($state, $scenario, $element) : 0.0;
                     $over = $current > $ratingA * (1 + 1e-9);
@@ -90,7 +95,7 @@ final class Overload implements RigRule
     }
 
     /** @return list<array{string, string, string, string, float, bool}> key, element or source, component, words, rating, whether hours count */
-    private function checked(Examination $rig, string $state): array
+    private function rated(Examination $rig): array
     {
         $checked = [];
         $first = [];
@@ -105,6 +110,14 @@ final class Overload implements RigRule
                 $checked[] = [$id, $id, $unit->component, $rig->graph->label($unit->component) . ' while inverting', $unit->limitA, false];
             }
         }
+
+        return $checked;
+    }
+
+    /** @return list<array{string, string, string, string, float, bool}> likewise, of what supplies the rig in a state */
+    private function supplies(Examination $rig, string $state): array
+    {
+        $checked = [];
         foreach ($rig->graph->supplies as $supply) {
             $amps = $supply->kind === 'shore' ? $rig->currents()->supplyA($rig->settled[$state]) : $rig->graph->sources[$supply->source]->limitA;
             if ($amps !== null) {

@@ -197,8 +197,7 @@ final class Search
             if (!$device->isAutomatic() && $device->selects === []) {
                 continue;
             }
-            $all = array_reduce($this->rig->engine->network->bits[$id] ?? [], fn(int $c, int $b): int => $c | $b, 0);
-            $whole[$id] = new Failure("{$id}.whole", $device->component, '', $all, 0);
+            $whole[$id] = new Failure("{$id}.whole", $device->component, '', array_fill_keys($this->rig->engine->network->polesOf[$id] ?? [], true));
         }
         foreach ($this->stateRules as $rule) {
             foreach ($rule instanceof Claims ? $rule->claims($this->rig) : [] as $claim) {
@@ -215,7 +214,7 @@ final class Search
 
     /**
      * @param list<Failure> $failures
-     * @param array<string, array{slips: int, words: string, component: string}> $undone
+     * @param array<string, array{slips: int, failure: Failure}> $undone
      */
     private function failuresHit(array $failures, NamedState $state, Setting $setting, int $slips, array &$undone): void
     {
@@ -227,14 +226,14 @@ final class Search
             foreach ($this->claimedHits($settled->situation) as $key) {
                 $at = "{$key}#{$failure->id}";
                 if (!isset($this->best[$key]) && $slips < ($undone[$at]['slips'] ?? PHP_INT_MAX)) {
-                    $undone[$at] = ['slips' => $slips, 'words' => $failure->words, 'component' => $failure->component];
+                    $undone[$at] = ['slips' => $slips, 'failure' => $failure];
                 }
             }
         }
     }
 
     /**
-     * @param array<string, array{slips: int, words: string, component: string}> $undone
+     * @param array<string, array{slips: int, failure: Failure}> $undone
      * @param array<string, Failure> $whole
      */
     private function claim(string $ruleId, Claim $claim, array $undone, array $whole): void
@@ -252,22 +251,28 @@ final class Search
                 $failures[$failure['words']] = $failure;
             }
         }
-        foreach ($undone as $key => $failure) {
+        $poles = [];
+        foreach ($undone as $key => ['slips' => $slips, 'failure' => $failure]) {
             if (str_starts_with($key, $prefix)) {
-                // One name covers several contacts: the one that needs the fewest slips speaks.
-                if ($failure['slips'] < ($failures[$failure['words']]['slips'] ?? PHP_INT_MAX)) {
-                    $failures[$failure['words']] = ['slips' => $failure['slips'], 'words' => $failure['words']];
+                // One name covers several contacts: those that need the fewest slips speak.
+                if ($slips < ($failures[$failure->words]['slips'] ?? PHP_INT_MAX)) {
+                    $failures[$failure->words] = ['slips' => $slips, 'words' => $failure->words];
+                    $poles[$failure->words] = [];
                 }
-                $by[$failure['component']] = $this->rig->graph->label($failure['component']);
+                if ($slips === $failures[$failure->words]['slips'] && $failure->pole !== '') {
+                    $poles[$failure->words][$failure->pole] = true;
+                }
+                $by[$failure->component] = $this->rig->graph->label($failure->component);
             }
         }
+        foreach (array_filter($poles) as $words => $which) {
+            $failures[$words] = ['slips' => $failures[$words]['slips'] ?? 0, 'words' => $words . ' (' . implode(' or ', array_keys($which)) . ')'];
+        }
         if ($by === []) {
-            foreach ($whole as $device => $failure) {
-                foreach ($this->rig->named as $state) {
-                    foreach ($this->claimedHits($this->rig->engine->settle($state->setting, [], $failure)->situation) as $key) {
-                        if (str_starts_with($key, $prefix)) {
-                            $by[$failure->component] = $this->rig->graph->label($failure->component);
-                        }
+            foreach ($this->wholeHits ??= $this->wholeHits($whole) as $component => $keys) {
+                foreach ($keys as $key => $_) {
+                    if (str_starts_with((string) $key, $prefix)) {
+                        $by[$component] = $this->rig->graph->label($component);
                     }
                 }
             }
@@ -276,6 +281,29 @@ final class Search
         $this->prevented[] = new Prevented($ruleId, $claim->title, $name, array_values($failures), $failures === []
             ? "{$name}; survives any single failure"
             : "{$name}; undone by one failure: " . implode(', or ', array_map(fn(array $f): string => $f['words'] . ($f['slips'] === 1 ? ' and one slip' : ''), $failures)));
+    }
+
+    /** @var ?array<string, array<string, true>> */
+    private ?array $wholeHits = null;
+
+    /**
+     * What shows in the named states if a device that keeps things apart kept nothing apart.
+     *
+     * @param array<string, Failure> $whole
+     * @return array<string, array<string, true>> component => hazards
+     */
+    private function wholeHits(array $whole): array
+    {
+        $hits = [];
+        foreach ($whole as $failure) {
+            foreach ($this->rig->named as $state) {
+                foreach ($this->claimedHits($this->rig->engine->settle($state->setting, [], $failure)->situation) as $key) {
+                    $hits[$failure->component][$key] = true;
+                }
+            }
+        }
+
+        return $hits;
     }
 
     /** @var array<string, list<string>> */

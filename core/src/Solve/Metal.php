@@ -48,8 +48,9 @@ final class Metal
     {
         $metal = self::of($situation->network);
         $closed = $situation->closed;
+        $parted = $situation->parted;
         foreach ($ac ? $metal->ac : $metal->dc as [$kind, $id, $a, $b, $siemens, $bit]) {
-            if ($bit < 0 || ($closed >> $bit & 1) === 1) {
+            if ($parted[$id] ?? ($bit < 0 || ($closed >> $bit & 1) === 1)) {
                 $into->add($kind, $id, $a, $b, $siemens);
             }
         }

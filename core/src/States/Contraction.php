@@ -11,7 +11,8 @@ use Hollin\Core\Plan\Refused;
 
 /**
  * A wiring graph with its fixed conductors contracted to numbered nets, ready to be asked many
- * times what is joined with what. Poles that always move together share one bit.
+ * times what is joined with what. Poles that move together share one bit until a failure parts them:
+ * then what the failed pole does is laid over what its device says.
  *
  * Exact reduction: a branch breaker whose far side holds nothing but loads can only take things
  * away when it opens. No hazard needs it open and every named state has it closed, so it is
@@ -21,6 +22,9 @@ final class Contraction
 {
     /** One bit each, in one integer. */
     private const MOST_POLES = 62;
+
+    /** The bit of what a failure keeps closed. */
+    private const ALWAYS = 62;
 
     /** @var array<string, int> terminal => net */
     public array $net = [];
@@ -39,6 +43,15 @@ final class Contraction
     /** @var array<string, int> contact or bond element => bit; -1 always closed */
     public array $bitOf = [];
 
+    /** @var array<string, int> contact => its place in the list */
+    private array $placeOf = [];
+
+    /** @var array<int, non-empty-list<string>> bit => poles that move with it */
+    private array $together = [];
+
+    /** @var array<string, list<string>> device => its poles */
+    public array $polesOf = [];
+
     /** @var array<string, array<string, int>> device => position => bits closed in it */
     public array $bits = [];
 
@@ -48,7 +61,7 @@ final class Contraction
     /** Bits of what carries direct current. */
     public int $directBits = 0;
 
-    /** @var array<int, DirectPotentials> closed direct bits => the batteries' answer; its own to keep */
+    /** @var array<int|string, DirectPotentials> closed direct bits, and parted poles => the batteries' answer; its own to keep */
     public array $directMemo = [];
 
     /** @var list<int> every net its own root */
@@ -175,6 +188,8 @@ final class Contraction
             if ($element->device !== null) {
                 $group = $element->device . '|' . implode(',', $element->closedIn);
                 $bit = $groups[$group] ??= count($groups);
+                $this->together[$bit][] = $id;
+                $this->polesOf[$element->device][] = $id;
                 foreach ($element->closedIn as $position) {
                     $this->bits[$element->device][$position] = ($this->bits[$element->device][$position] ?? 0) | (1 << $bit);
                 }
@@ -186,6 +201,7 @@ final class Contraction
             if ($element->kind === ElementKind::Bond) {
                 $this->bonds[] = [$id, $this->net[$element->a], $this->net[$element->b], $bit];
             } else {
+                $this->placeOf[$id] = count($this->contacts);
                 $this->contacts[] = [$this->net[$element->a], $this->net[$element->b], $bit];
             }
         }
@@ -209,15 +225,41 @@ final class Contraction
         $this->switched = array_keys($switched);
     }
 
+    /** Whether no other pole moves with a contact. */
+    public function movesAlone(string $element): bool
+    {
+        return count($this->movesWith($element)) === 1;
+    }
+
+    /** @return non-empty-list<string> the poles that move together with a contact, itself among them */
+    public function movesWith(string $element): array
+    {
+        return $this->together[$this->bitOf[$element] ?? -1] ?? [$element];
+    }
+
     /**
      * Root of every net with the given bits closed.
      *
+     * @param array<string, bool> $parted poles that do not move with theirs => closed
      * @return array<int, int>
      */
-    public function roots(int $closed): array
+    public function roots(int $closed, array $parted = []): array
     {
+        $contacts = $this->contacts;
+        foreach ($parted as $element => $stays) {
+            $place = $this->placeOf[$element] ?? null;
+            if ($place === null) {
+                continue;
+            }
+            [$a, $b] = $contacts[$place];
+            unset($contacts[$place]);
+            if ($stays) {
+                $contacts[] = [$a, $b, self::ALWAYS];
+            }
+        }
+        $closed |= 1 << self::ALWAYS;
         $parent = $this->alone;
-        foreach ($this->contacts as [$a, $b, $bit]) {
+        foreach ($contacts as [$a, $b, $bit]) {
             if ($closed >> $bit & 1) {
                 while ($parent[$a] !== $a) {
                     $a = $parent[$a];

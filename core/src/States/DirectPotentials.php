@@ -50,7 +50,12 @@ final class DirectPotentials
     {
         $network = $situation->network;
 
-        return $network->directMemo[$situation->closed & $network->directBits] ??= new self($situation);
+        $key = (string) ($situation->closed & $network->directBits);
+        foreach ($situation->parted as $element => $_) {
+            $key .= $network->graph->elements[$element]->role->isDc() ? "!{$element}" : '';
+        }
+
+        return $network->directMemo[$key] ??= new self($situation);
     }
 
     /** Volts from one terminal to another that batteries put there; null where none does. */

@@ -38,6 +38,9 @@ final class Engine implements Look
     /** @var list<array{string, array<string, int>, ?string, array<string, int>}> those that follow an automatic device, with the positions they are live in, and a mode switch with its */
     private array $following = [];
 
+    /** @var list<array{string, string, float}> batteries: positive, negative, V at rest */
+    private readonly array $batteries;
+
     /** @var array<string, array<string, int>> automatic device => position => bits closed in it */
     private array $automaticBits;
 
@@ -48,6 +51,11 @@ final class Engine implements Look
     private array $read = [];
 
     // What stays as it is while automatic devices move.
+    private ?Setting $setting = null;
+
+    /** @var array<string, string> */
+    private array $steadyAt = [];
+
     private int $steadyBits = 0;
 
     private string $steadyMemo = '';
@@ -65,6 +73,7 @@ final class Engine implements Look
                 $this->following[] = [(string) $source->device, array_flip($source->positions), $source->mode, array_flip($source->modes)];
             }
         }
+        $this->batteries = array_map(fn($b): array => [$b->pos, $b->neg, $b->restV('half')], array_values($network->graph->batteries));
         $this->automaticBits = array_intersect_key($network->bits, $this->automatic);
         $this->manualBits = array_diff_key($network->bits, $this->automatic);
         foreach ($this->automatic as $id => $_) {
@@ -89,12 +98,14 @@ final class Engine implements Look
     public function settle(Setting $setting, array $from = [], ?Failure $failure = null): Settled
     {
         $this->failure = $failure ?? Failure::none();
-        $this->surroundings = $setting->surroundings;
-        $this->at = $setting->controls + $setting->surroundings;
+        if ($setting !== $this->setting) {
+            $this->setting = $setting;
+            $this->steady($setting);
+        }
+        $this->at = $this->steadyAt;
         foreach ($this->automatic as $id => $device) {
             $this->at[$id] = $this->failure->heldAt[$id] ?? $from[$id] ?? $device->positionNames()[0];
         }
-        $this->steady();
         $this->look();
         $moves = $passing = $trouble = $timers = $seen = [];
         $clock = 0.0;
@@ -185,12 +196,9 @@ final class Engine implements Look
     {
         $a = $this->now->root($positive);
         $b = $this->now->root($negative);
-        foreach ($this->network->graph->batteries as $battery) {
-            if ($this->now->root($battery->pos) === $a && $this->now->root($battery->neg) === $b) {
-                $volts = $battery->restV('half');
-                if ($volts >= $lowV && $volts <= $highV) {
-                    return true;
-                }
+        foreach ($this->batteries as [$pos, $neg, $volts]) {
+            if ($volts >= $lowV && $volts <= $highV && $this->now->root($pos) === $a && $this->now->root($neg) === $b) {
+                return true;
             }
         }
 
@@ -261,8 +269,10 @@ final class Engine implements Look
     }
 
     /** Takes in what people have set and what surrounds the rig. */
-    private function steady(): void
+    private function steady(Setting $setting): void
     {
+        $this->surroundings = $setting->surroundings;
+        $this->at = $this->steadyAt = $setting->controls + $setting->surroundings;
         $this->steadyBits = 0;
         foreach ($this->manualBits as $id => $positions) {
             $this->steadyBits |= $positions[$this->at[$id] ?? ''] ?? 0;
@@ -287,12 +297,26 @@ final class Engine implements Look
         foreach ($this->automaticBits as $id => $positions) {
             $closed |= $positions[$this->at[$id]] ?? 0;
         }
-        $closed = ($closed | $this->failure->forcedClosed) & ~$this->failure->forcedOpen;
+        $parted = [];
+        foreach ($this->failure->poles as $element => $stays) {
+            $bit = 1 << max(0, $this->network->bitOf[$element] ?? 0);
+            if ($stays === (($closed & $bit) !== 0)) {
+                continue;
+            }
+            if ($this->network->movesAlone($element)) {
+                $closed ^= $bit;
+            } else {
+                $parted[$element] = $stays;
+            }
+        }
         $memo = $closed . $this->steadyMemo;
+        if ($parted !== []) {
+            $memo .= '!' . implode(',', array_keys($parted));
+        }
         foreach ($this->following as [$device, $positions, $mode, $modes]) {
             $memo .= isset($positions[$this->at[$device]]) && ($mode === null || isset($modes[$this->at[$mode] ?? ''])) ? '|1' : '|0';
         }
-        $this->now = $this->situations[$memo] ??= new Situation($this->network, $memo, $closed, $this->active(), $this->rootsOf($closed));
+        $this->now = $this->situations[$memo] ??= new Situation($this->network, $memo, $closed, $this->active(), $parted === [] ? $this->rootsOf($closed) : $this->network->roots($closed, $parted), $parted);
     }
 
     /** @return array<string, string> source that gives anything => its condition */

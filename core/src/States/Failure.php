@@ -4,32 +4,47 @@ declare(strict_types=1);
 
 namespace Hollin\Core\States;
 
-/** One device that does not do what it should: contacts welded or never closing, whatever its position. */
+use Hollin\Core\Network\Device;
+use Hollin\Core\Network\ElementKind;
+
+/** One device that does not do what it should: a pole welded or never closing, whatever its position, or a mechanism that does not move. */
 final readonly class Failure
 {
-    /** @param array<string, string> $heldAt device that never leaves a position => that position */
+    /**
+     * @param string $words of the contacts or the device; poles of one device share them
+     * @param array<string, bool> $poles element => stays closed (true) or open (false)
+     * @param array<string, string> $heldAt device that never leaves a position => that position
+     * @param string $pole which of several poles that otherwise move together; empty when there is but one
+     */
     public function __construct(
         public string $id,
         public string $component,
         public string $words,
-        public int $forcedClosed,
-        public int $forcedOpen,
+        public array $poles = [],
         public array $heldAt = [],
+        public string $pole = '',
     ) {}
 
-    /** Whether it changes which contacts are closed when these are. */
-    public function changes(int $closed): bool
+    /** Whether it changes which contacts are closed in a situation. */
+    public function changes(Situation $situation): bool
     {
-        return (($closed | $this->forcedClosed) & ~$this->forcedOpen) !== $closed;
+        foreach ($this->poles as $element => $closed) {
+            if ($situation->isClosed($element) !== $closed) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     public static function none(): self
     {
-        return new self('', '', '', 0, 0);
+        return new self('', '', '');
     }
 
     /**
-     * Every single failure of the automatic devices of a network, and of what chooses between supplies by hand.
+     * Every single failure of the automatic devices of a network, and of what chooses between supplies by
+     * hand: each pole by itself, the poles that move together at once, and each mechanism stuck.
      *
      * @return list<self>
      */
@@ -41,19 +56,36 @@ final readonly class Failure
             if ($device === null || (!$device->isAutomatic() && $device->job !== 'transfer')) {
                 continue;
             }
-            $bit = $network->bitOf[$id];
-            $contact = $element->kind === \Hollin\Core\Network\ElementKind::Bond ? 'bonding relay' : $device->contacts;
+            $contact = $element->kind === ElementKind::Bond ? 'bonding relay' : $device->contacts;
             $name = $network->graph->label($device->component);
-            $failures["{$bit}c"] = new self("{$id}.welded", $device->component, "{$contact} of {$name} welded closed", 1 << $bit, 0);
-            $failures["{$bit}o"] = new self("{$id}.stuck_open", $device->component, "{$contact} of {$name} stuck open", 0, 1 << $bit);
-        }
-
-        foreach ($network->graph->devices as $id => $device) {
-            if ($device->isAutomatic()) {
-                $failures["{$id}.dead"] = new self("{$id}.dead", $device->component, sprintf('%s dead: it never leaves "%s"', $network->graph->label($device->component), $device->positions[$device->positionNames()[0]]), 0, 0, [$id => $device->positionNames()[0]]);
+            // A bonding relay is a relay of its own.
+            $together = array_values(array_filter($network->movesWith($id), fn(string $other): bool => $network->graph->elements[$other]->kind === $element->kind));
+            foreach (['welded' => 'welded closed', 'stuck_open' => 'stuck open'] as $how => $words) {
+                $failures[] = new self("{$id}.{$how}", $device->component, "{$contact} of {$name} {$words}", [$id => $how === 'welded'], pole: count($together) > 1 ? "{$element->role->value} pole" : '');
+                if (count($together) > 1 && $together[0] === $id) {
+                    // One current passes them all, so they may well weld at once.
+                    $failures[] = new self("{$id}.all_{$how}", $device->component, "{$contact} of {$name} {$words}", array_fill_keys($together, $how === 'welded'));
+                }
             }
         }
+        foreach ($network->graph->devices as $device) {
+            array_push($failures, ...$device->isAutomatic() ? self::stuck($network, $device) : []);
+        }
 
-        return array_values($failures);
+        return $failures;
+    }
+
+    /** @return list<self> a device without life, which rests, and one stuck in each of its other positions */
+    private static function stuck(Contraction $network, Device $device): array
+    {
+        $failures = [];
+        $name = $network->graph->label($device->component);
+        foreach ($device->positionNames() as $i => $position) {
+            $failures[] = $i === 0
+                ? new self("{$device->id}.dead", $device->component, sprintf('%s dead: it never leaves "%s"', $name, $device->positions[$position]), heldAt: [$device->id => $position])
+                : new self("{$device->id}.stuck_{$position}", $device->component, sprintf('%s stuck in "%s"', $name, $device->positions[$position]), heldAt: [$device->id => $position]);
+        }
+
+        return $failures;
     }
 }

@@ -26,7 +26,7 @@ final readonly class Settled
     public function isTouchedBy(Failure $failure): bool
     {
         foreach ($this->passing as $passing) {
-            if ($failure->changes($passing['situation']->closed)) {
+            if ($failure->changes($passing['situation'])) {
                 return true;
             }
         }
@@ -38,6 +38,6 @@ final readonly class Settled
             }
         }
 
-        return $failure->changes($this->situation->closed);
+        return $failure->changes($this->situation);
     }
 }

@@ -34,6 +34,7 @@ final class Situation
     /**
      * @param array<string, string> $active source => quality
      * @param array<int, int> $roots
+     * @param array<string, bool> $parted poles that a failure keeps from moving with theirs => closed
      */
     public function __construct(
         public readonly Contraction $network,
@@ -41,6 +42,7 @@ final class Situation
         public readonly int $closed,
         private readonly array $active,
         private readonly array $roots,
+        public readonly array $parted = [],
     ) {}
 
     public function root(string $terminal): int
@@ -52,7 +54,7 @@ final class Situation
     {
         $bit = $this->network->bitOf[$element] ?? -1;
 
-        return $bit < 0 || ($this->closed >> $bit & 1) === 1;
+        return $this->parted[$element] ?? $bit < 0 || ($this->closed >> $bit & 1) === 1;
     }
 
     public function isActive(string $source): bool
@@ -189,8 +191,8 @@ final class Situation
         if (!isset($this->bonds[$source])) {
             $this->bonds[$source] = [];
             $neutral = $this->root($this->network->graph->sources[$source]->b);
-            foreach ($this->network->bonds as [$element, $netN, , $bit]) {
-                if ($this->roots[$netN] === $neutral && ($bit < 0 || $this->closed >> $bit & 1)) {
+            foreach ($this->network->bonds as [$element, $netN]) {
+                if ($this->roots[$netN] === $neutral && $this->isClosed($element)) {
                     $this->bonds[$source][] = $element;
                 }
             }
@@ -230,8 +232,8 @@ final class Situation
         if ($first === $second) {
             return true;
         }
-        foreach ($this->network->bonds as [, $netN, $netG, $bit]) {
-            if ($bit < 0 || $this->closed >> $bit & 1) {
+        foreach ($this->network->bonds as [$element, $netN, $netG]) {
+            if ($this->isClosed($element)) {
                 $pair = [$this->roots[$netN], $this->roots[$netG]];
                 if ($pair === [$first, $second] || $pair === [$second, $first]) {
                     return true;

@@ -10,6 +10,7 @@ use Hollin\Core\Network\Look;
 use Hollin\Core\Network\Role;
 use Hollin\Core\Network\Source;
 use Hollin\Core\Rules\Sample;
+use Hollin\Core\Solve\LoadFlow;
 use Hollin\Core\States\Contraction;
 use Hollin\Core\States\Engine;
 use Hollin\Core\States\Failure;
@@ -101,4 +102,30 @@ it('holds a failed contact whatever the device wants', function (): void {
     $welded = array_values(array_filter(Failure::ofNetwork($rig->engine->network), fn(Failure $f): bool => str_contains($f->words, 'pass-through') && str_contains($f->words, 'welded')))[0];
     $settled = $rig->engine->settle($rig->named['inverting']->setting, [], $welded);
     expect($settled->situation->hardHot('inlet.pin_l'))->toBe('inverter.inverter');
+});
+
+it('parts one failed pole from those that move with it', function (): void {
+    $rig = Rigs::planned(Rigs::job(Sample::choose('in_line')));
+    $failures = array_column(Failure::ofNetwork($rig->engine->network), null, 'id');
+    $state = $rig->named['inverting'];
+    $sound = $rig->engine->settle($state->setting)->situation;
+    $hot = $rig->engine->settle($state->setting, [], $failures['inverter.pass_l.welded'])->situation;
+    $both = $rig->engine->settle($state->setting, [], $failures['inverter.pass_l.all_welded'])->situation;
+    expect($rig->engine->network->movesWith('inverter.pass_l'))->toContain('inverter.pass_l', 'inverter.pass_n')
+        ->and(array_map($sound->isClosed(...), ['inverter.pass_l', 'inverter.pass_n']))->toBe([false, false])
+        ->and(array_map($hot->isClosed(...), ['inverter.pass_l', 'inverter.pass_n']))->toBe([true, false])
+        ->and(array_map($both->isClosed(...), ['inverter.pass_l', 'inverter.pass_n']))->toBe([true, true])
+        ->and($hot->joined('inlet.pin_l', 'inverter.ac_out.l'))->toBeTrue()->and($hot->joined('inlet.pin_n', 'inverter.ac_out.n'))->toBeFalse()
+        ->and($both->joined('inlet.pin_n', 'inverter.ac_out.n'))->toBeTrue()
+        ->and($sound->key)->not->toBe($hot->key)->and($both->key)->not->toBe($hot->key);
+
+    // The solve takes the same poles for closed.
+    $flow = LoadFlow::of($rig->engine->settle($state->setting, [], $failures['inverter.pass_l.welded']), [], []);
+    expect($flow->acBetween('inlet.pin_l', 'frame'))->toBeGreaterThan(110.0);
+
+    // And one that stays open where its fellows close.
+    $shore = $rig->named['shore_s30'];
+    $open = $rig->engine->settle($shore->setting, [], $failures['inverter.pass_n.stuck_open'])->situation;
+    expect(array_map($open->isClosed(...), ['inverter.pass_l', 'inverter.pass_n']))->toBe([true, false])
+        ->and(array_filter($open->liveness(), fn($l): bool => $l->kind === 'works'))->toBe([]);
 });

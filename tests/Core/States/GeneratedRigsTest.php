@@ -147,14 +147,19 @@ it('asks a slip for no failure that undoes a protection by itself in a named sta
         foreach (Failure::ofNetwork($rig->engine->network) as $failure) {
             $situation = $rig->engine->settle($state->setting, $rig->settled[$id]->positions, $failure)->situation;
             foreach ((new JoinedSources())->hits($situation, $rig) as $_) {
-                $alone[$failure->words] = true;
+                $alone[$failure->words][$failure->pole] = true;
             }
         }
     }
     foreach ($judge->prevented as $prevented) {
         foreach ($prevented->rule === 'joined_sources' ? $prevented->undoneBy : [] as $way) {
             if (!str_starts_with($way['words'], 'a pedestal')) {
-                expect($way['slips'])->toBe(isset($alone[$way['words']]) ? 0 : 1, $way['words']);
+                // Which poles do it stands behind, in brackets.
+                preg_match('/^(.*?)(?: \(([a-z ]+)\))?$/', $way['words'], $words);
+                expect($way['slips'])->toBe(isset($alone[$words[1]]) ? 0 : 1, $way['words']);
+                if ($way['slips'] === 0) {
+                    expect(array_filter(explode(' or ', $words[2] ?? '')))->toEqualCanonicalizing(array_filter(array_keys($alone[$words[1]])));
+                }
             }
         }
     }

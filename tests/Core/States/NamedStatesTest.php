@@ -103,13 +103,19 @@ describe('controls', function (): void {
 });
 
 it('knows every single failure of the relays, in words', function (): void {
-    $words = array_map(fn(Failure $f): string => $f->words, Failure::ofNetwork(Rigs::planned(Rigs::job(Sample::choose('in_line')))->engine->network));
+    $words = array_map(fn(Failure $f): string => trim("{$f->words} {$f->pole}"), Failure::ofNetwork(Rigs::planned(Rigs::job(Sample::choose('in_line')))->engine->network));
     expect($words)->toBe([
+        'pass-through contacts of Inverter/charger 3000 VA welded closed hot pole',
         'pass-through contacts of Inverter/charger 3000 VA welded closed',
+        'pass-through contacts of Inverter/charger 3000 VA stuck open hot pole',
         'pass-through contacts of Inverter/charger 3000 VA stuck open',
+        'pass-through contacts of Inverter/charger 3000 VA welded closed neutral pole',
+        'pass-through contacts of Inverter/charger 3000 VA stuck open neutral pole',
         'bonding relay of Inverter/charger 3000 VA welded closed',
         'bonding relay of Inverter/charger 3000 VA stuck open',
         'Inverter/charger 3000 VA dead: it never leaves "at rest"',
+        'Inverter/charger 3000 VA stuck in "passing shore through"',
+        'Inverter/charger 3000 VA stuck in "inverting"',
     ]);
     expect(Failure::ofNetwork(Rigs::asFound(JobFile::blank('x'))->engine->network))->toBe([]);
 });

@@ -13,16 +13,30 @@ final readonly class OutputLogic implements Automatic
     /** From switching on to full output, s (common practice, no source). */
     private const STARTS_S = 2.0;
 
-    public function __construct(private Inverter $unit) {}
+    private string $mode;
+
+    /** @var array{string, string} positive and negative of its battery side */
+    private array $direct;
+
+    /** @var array{float, float} volts of its battery side it inverts at */
+    private array $batteryWindow;
+
+    // Asked thousands of times of one rig: what does not change is taken from the part once.
+    public function __construct(Inverter $unit)
+    {
+        $this->mode = $unit->mode();
+        $this->direct = ["{$unit->id}.pos", "{$unit->id}.neg"];
+        $this->batteryWindow = $unit->batteryWindow();
+    }
 
     public function reads(): array
     {
-        return [$this->unit->mode()];
+        return [$this->mode];
     }
 
     public function wish(Look $look): string
     {
-        return $look->position($this->unit->mode()) === 'on' && $look->dc("{$this->unit->id}.pos", "{$this->unit->id}.neg", ...$this->unit->batteryWindow()) ? 'invert' : 'rest';
+        return $look->position($this->mode) === 'on' && $look->dc($this->direct[0], $this->direct[1], ...$this->batteryWindow) ? 'invert' : 'rest';
     }
 
     public function delayS(string $from, string $to): float

@@ -16,27 +16,56 @@ final readonly class TransferRelay implements Automatic
     /** Default wait for a steady supply before passing it through, s. */
     private const QUALIFY_S = 15.0;
 
-    public function __construct(private InverterCharger $unit) {}
+    private string $id;
+
+    private string $mode;
+
+    /** @var array{string, string} hot and neutral of its input */
+    private array $input;
+
+    /** @var array{string, string} positive and negative of its battery side */
+    private array $direct;
+
+    /** @var array{float, float} volts it takes for a supply */
+    private array $window;
+
+    /** @var array{float, float} volts of its battery side it inverts at */
+    private array $batteryWindow;
+
+    private bool $passesWhenOff;
+
+    private float $qualifyS;
+
+    // Asked thousands of times of one rig: what does not change is taken from the part once.
+    public function __construct(InverterCharger $unit)
+    {
+        $this->id = $unit->id;
+        $this->mode = $unit->mode();
+        $this->input = ["{$unit->id}.ac_in.l", "{$unit->id}.ac_in.n"];
+        $this->direct = ["{$unit->id}.pos", "{$unit->id}.neg"];
+        $this->window = $unit->window();
+        $this->batteryWindow = $unit->batteryWindow();
+        $this->passesWhenOff = $unit->values->flag('passesWhenOff');
+        $this->qualifyS = $unit->values->number('qualifyS', self::QUALIFY_S);
+    }
 
     public function reads(): array
     {
-        return [$this->unit->mode()];
+        return [$this->mode];
     }
 
     public function wish(Look $look): string
     {
-        $mode = $look->position($this->unit->mode());
-        $id = $this->unit->id;
-        $good = $look->acWithin("{$id}.ac_in.l", "{$id}.ac_in.n", $id, ...$this->unit->window());
-        if ($good && ($mode !== 'off' || $this->unit->values->flag('passesWhenOff'))) {
+        $mode = $look->position($this->mode);
+        if ($look->acWithin($this->input[0], $this->input[1], $this->id, ...$this->window) && ($mode !== 'off' || $this->passesWhenOff)) {
             return 'pass';
         }
 
-        return $mode === 'on' && $look->dc("{$id}.pos", "{$id}.neg", ...$this->unit->batteryWindow()) ? 'invert' : 'rest';
+        return $mode === 'on' && $look->dc($this->direct[0], $this->direct[1], ...$this->batteryWindow) ? 'invert' : 'rest';
     }
 
     public function delayS(string $from, string $to): float
     {
-        return $to === 'pass' ? $this->unit->values->number('qualifyS', self::QUALIFY_S) : self::TO_INVERT_S;
+        return $to === 'pass' ? $this->qualifyS : self::TO_INVERT_S;
     }
 }

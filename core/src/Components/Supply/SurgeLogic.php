@@ -16,29 +16,44 @@ final readonly class SurgeLogic implements Automatic
     /** A bypass does not wait and does not test. */
     private const PASSES_S = 0.05;
 
-    public function __construct(private SurgeUnit $unit) {}
+    private string $switch;
+
+    /** @var array{string, string, string} hot, neutral and ground of its input */
+    private array $input;
+
+    /** @var array{float, float} volts it lets in */
+    private array $window;
+
+    private float $delayS;
+
+    // Asked thousands of times of one rig: what does not change is taken from the part once.
+    public function __construct(SurgeUnit $unit)
+    {
+        $this->switch = $unit->bypassSwitch();
+        $this->input = ["{$unit->id}.in.l", "{$unit->id}.in.n", "{$unit->id}.in.g"];
+        $this->window = $unit->window();
+        $this->delayS = max(0.0, $unit->values->number('delayS'));
+    }
 
     public function reads(): array
     {
-        return [$this->unit->bypassSwitch()];
+        return [$this->switch];
     }
 
     public function wish(Look $look): string
     {
-        if ($look->position($this->unit->bypassSwitch()) === 'bypassed') {
+        if ($look->position($this->switch) === 'bypassed') {
             return 'past';
         }
-        $id = $this->unit->id;
-        $right = $look->acWithin("{$id}.in.l", "{$id}.in.n", '', ...$this->unit->window())
-            && $look->wiringFault("{$id}.in.l", "{$id}.in.n", "{$id}.in.g") === null;
+        [$hot, $neutral, $ground] = $this->input;
 
-        return $right ? 'closed' : 'open';
+        return $look->acWithin($hot, $neutral, '', ...$this->window) && $look->wiringFault($hot, $neutral, $ground) === null ? 'closed' : 'open';
     }
 
     public function delayS(string $from, string $to): float
     {
         return match ($to) {
-            'closed' => max(0.0, $this->unit->values->number('delayS')),
+            'closed' => $this->delayS,
             'past' => self::PASSES_S,
             default => self::OPENS_S,
         };
