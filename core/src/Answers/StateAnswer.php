@@ -47,7 +47,7 @@ final class StateAnswer
         $start = $rig->named['nothing']->setting;
         foreach ([[$controls, $start->controls, 'controls'], [$surroundings, $start->surroundings, 'surroundings']] as [$given, $known, $where]) {
             foreach ($given as $id => $position) {
-                $positions = $where === 'controls' ? ($rig->graph->devices[$id]->positions ?? null) : ($rig->graph->surroundings[$id]->values ?? null);
+                $positions = $where === 'controls' ? ($rig->graph->devices[$id] ?? null)?->everyPosition() : ($rig->graph->surroundings[$id]->values ?? null);
                 if (!isset($known[$id]) || $positions === null) {
                     throw Refused::because("/{$where}/{$id}", 'is not something that can be set in this rig; there is: ' . implode(', ', array_keys($known)) . '.');
                 }
@@ -140,7 +140,7 @@ final class StateAnswer
             foreach ($this->settled->moves as $move) {
                 if ((string) $move['atS'] === $time) {
                     $device = $this->rig->graph->devices[$move['device']];
-                    $words[] = sprintf('%s: %s', $device->label, $device->positions[$move['to']] ?? $move['to']);
+                    $words[] = sprintf('%s: %s', $device->label, $device->everyPosition()[$move['to']] ?? $move['to']);
                 }
             }
             $before = $this->settled->passing[$i]['situation'] ?? null;

@@ -7,6 +7,9 @@ namespace Hollin\Core\Network;
 /** Something with positions. A person sets a manual device; an automatic one follows what is present at its terminals. */
 final readonly class Device
 {
+    /** Where a breaker stands that has opened by itself: no hand sets it there, and a hand must set it back. */
+    public const TRIPPED = 'tripped';
+
     /**
      * @param non-empty-array<string, string> $positions position => words; the first is the resting one
      * @param string $job breaker, plug, transfer, disconnect, switch, mode, run or relay
@@ -52,7 +55,19 @@ final readonly class Device
         return $this->logic !== null;
     }
 
-    /** @return non-empty-list<string> */
+    /** Whether it may open by itself and stay so. */
+    public function trips(): bool
+    {
+        return $this->job === 'breaker';
+    }
+
+    /** @return array<string, string> position => words, those it only comes to by itself among them */
+    public function everyPosition(): array
+    {
+        return $this->positions + ($this->trips() ? [self::TRIPPED => 'tripped'] : []);
+    }
+
+    /** @return non-empty-list<string> positions that a hand or its own logic sets */
     public function positionNames(): array
     {
         return array_keys($this->positions);

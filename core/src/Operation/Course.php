@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Operation;
 
+use Hollin\Core\Network\Device;
 use Hollin\Core\Network\Fault;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Solve\LoadFlow;
@@ -35,12 +36,11 @@ final readonly class Course
     public static function of(Graph $graph, Setting $setting, array $running, string $charge = 'half'): self
     {
         $steps = [];
-        $positions = [];
-        $held = [];
+        $positions = $held = $tripped = [];
         $ends = true;
         for ($step = 0; $step < self::MOST_STEPS; $step++) {
-            $engine = new Engine(new Contraction($graph));
-            $settled = $engine->settle($setting, $positions, new Failure('tripped', '', '', heldAt: $held));
+            $engine = new Engine(new Contraction($graph, moved: array_keys($tripped)));
+            $settled = $engine->settle(new Setting($tripped + $setting->controls, $setting->surroundings), $positions, new Failure('tripped', '', '', heldAt: $held));
             $flow = LoadFlow::of($settled, array_intersect_key($running, $graph->loads), [], $charge);
             $trips = Trips::of($flow, $graph, $settled->positions);
             // What has shut down already is solved as shut down.
@@ -53,33 +53,37 @@ final readonly class Course
                 $ends = false;
             }
             $positions = $settled->positions;
-            [$graph, $held] = self::after($graph, $held, $first);
+            [$graph, $held, $tripped] = self::after($graph, $held, $tripped, $first);
         }
 
         return new self($steps, $ends && end($steps)['lastsS'] === null);
     }
 
     /**
-     * The network once something has opened or shut down, and the devices that stay where they are.
+     * What is left once something has opened or shut down: a blown fuse is open for good, a breaker stands
+     * tripped, a unit that latched stays at rest.
      *
      * @param array<string, string> $held
-     * @return array{Graph, array<string, string>}
+     * @param array<string, string> $tripped
+     * @return array{Graph, array<string, string>, array<string, string>} network, devices that stay where they are, breakers that tripped
      */
-    private static function after(Graph $graph, array $held, Trip $trip): array
+    private static function after(Graph $graph, array $held, array $tripped, Trip $trip): array
     {
-        if (isset($graph->elements[$trip->id])) {
-            $device = $graph->elements[$trip->id]->device;
-            $poles = $device === null ? [$trip->id] : array_keys(array_filter($graph->elements, fn($e): bool => $e->device === $device && $e->rating?->protects === true));
+        $element = $graph->elements[$trip->id] ?? null;
+        if ($element !== null) {
+            $device = $graph->devices[(string) $element->device] ?? null;
 
-            return [$graph->with(...array_map(Fault::open(...), $poles)), $held];
+            return $device?->trips() === true
+                ? [$graph, $held, $tripped + [$device->id => Device::TRIPPED]]
+                : [$graph->with(Fault::open($element->id)), $held, $tripped];
         }
         $source = $graph->sources[$trip->id];
         $device = $graph->devices[(string) $source->device] ?? null;
         if ($device !== null && $device->isAutomatic()) {
             // Latched off: it rests until somebody switches it.
-            return [$graph, $held + [$device->id => $device->positionNames()[0]]];
+            return [$graph, $held + [$device->id => $device->positionNames()[0]], $tripped];
         }
 
-        return [$graph->without($source->id), $held];
+        return [$graph->without($source->id), $held, $tripped];
     }
 }

@@ -41,7 +41,7 @@ final class Paint
 
         return [
             'links' => (object) $painted, 'circuits' => (object) $circuits, 'buses' => (object) $buses,
-            'positions' => (object) array_map(fn(string $id): array => ['position' => $settled->positions[$id], 'words' => $rig->graph->devices[$id]->positions[$settled->positions[$id]] ?? ''], array_combine(array_keys($settled->positions), array_keys($settled->positions))),
+            'positions' => (object) array_map(fn(string $id): array => ['position' => $settled->positions[$id], 'words' => ($rig->graph->devices[$id] ?? null)?->everyPosition()[$settled->positions[$id]] ?? ''], array_combine(array_keys($settled->positions), array_keys($settled->positions))),
             'moves' => array_map(fn(array $m): array => $m + ['component' => $rig->graph->devices[$m['device']]->component, 'words' => $rig->graph->devices[$m['device']]->positions[$m['to']] ?? $m['to']], $settled->moves),
             'bonds' => self::bonds($rig, $situation),
             'closedBonds' => array_values(array_map(fn(array $b): string => $b[0], array_filter($situation->network->bonds, fn(array $b): bool => $situation->isClosed($b[0])))),

@@ -2,9 +2,12 @@
 
 declare(strict_types=1);
 
+use Hollin\Core\Answers\StateAnswer;
+use Hollin\Core\Network\Device;
 use Hollin\Core\Operation\Course;
 use Hollin\Core\Operation\Trip;
 use Hollin\Core\Operation\Trips;
+use Hollin\Core\Plan\Refused;
 use Hollin\Core\Rules\Sample;
 use Hollin\Core\Solve\LoadFlow;
 use Hollin\Core\Solve\LoadFlowResult;
@@ -82,6 +85,28 @@ it('opens the breaker of a small pedestal that has no help', function (): void {
     $trip = array_values(array_filter($course->steps[0]['trips'], fn(Trip $t): bool => $t->component === 'shore'))[0];
     expect($amps)->toBeGreaterThan(2600 / 120)->and($trip->then)->toBe('opens')
         ->and($trip->afterS)->toEqualWithDelta(120 / (($amps / 15) ** 2 - 1), 1e-6);
+});
+
+it('leaves a breaker that opened in a position of its own, as if somebody had found it so', function (): void {
+    $heater = Sample::survey('c_outlets', '/loads', ['heater' => ['label' => 'Heater', 'watts' => 2600, 'kind' => 'resistive']]);
+    $rig = Rigs::planned(Rigs::job($heater, Sample::choose('in_line', ['continuousW' => 3000, 'inputLimitA' => 50, 'converter' => 'removed'])));
+    $course = Course::of($rig->graph, $rig->named['shore_s30']->setting, ['c_outlets.heater' => true]);
+    $end = $course->steps[count($course->steps) - 1];
+    // 21 A through 15 A for two minutes; the 30 A pedestal stays.
+    expect(firsts($course))->toBe(['c_outlets opens', ''])
+        ->and($course->steps[0]['settled']->positions['c_outlets.breaker'])->toBe('on')
+        ->and($end['settled']->positions['c_outlets.breaker'])->toBe(Device::TRIPPED)
+        ->and($end['settled']->situation->isClosed('c_outlets.pole'))->toBeFalse()
+        ->and($end['flow']->loads['c_outlets.heater']['volts'])->toBeLessThan(1.0);
+
+    $found = new StateAnswer($rig, ['c_outlets.breaker' => Device::TRIPPED] + $rig->named['shore_s30']->setting->controls, $rig->named['shore_s30']->setting->surroundings, ['c_outlets.heater']);
+    expect($found->positions()['c_outlets.breaker'])->toBe(Device::TRIPPED)
+        ->and($found->flow()->sources['shore.supply']['watts'])->toEqualWithDelta($end['flow']->sources['shore.supply']['watts'], 1e-6)
+        ->and($found->toArray()['paint']['positions']->{'c_outlets.breaker'}['words'])->toBe('tripped');
+
+    // Nothing else has such a position, and nobody is asked to set it.
+    expect(fn() => new StateAnswer($rig, ['disconnect.handle' => Device::TRIPPED], [], []))->toThrow(Refused::class)
+        ->and($rig->graph->devices['c_outlets.breaker']->positionNames())->toBe(['on', 'off']);
 });
 
 it('says nothing of what was not solved', function (): void {
