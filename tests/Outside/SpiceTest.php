@@ -2,6 +2,8 @@
 
 declare(strict_types=1);
 
+use Hollin\Core\Network\Fault;
+use Hollin\Core\Reference\Chemistry;
 use Hollin\Core\Rules\Examination;
 use Hollin\Core\Solve\LoadFlow;
 use Hollin\Core\Solve\LoadFlowResult;
@@ -9,6 +11,7 @@ use Hollin\Core\Solve\Spice;
 use Symfony\Component\Process\Process;
 use Tests\Drawn;
 use Tests\Rigs;
+use Tests\Small;
 
 /*
  * The load flow against ngspice (Debian), which gets the exported netlist and nothing else. Agreement
@@ -82,6 +85,21 @@ it('agrees with ngspice on every demo rig in every named state', function (): vo
     }
     expect($checked)->toBeGreaterThan(10);
 });
+
+it('agrees with ngspice on what lets current through one way', function (Chemistry $second, bool $charger): void {
+    // In the deck it is a current by the volts across it, and no state of it.
+    $graph = Small::separated($second);
+    Small::draw($graph, 'a.pos', 'a.neg', 6);
+    $flow = Small::solved($charger ? $graph : $graph->with(Fault::open('out')));
+    $volts = simulated(Spice::dc($flow, 'one way'));
+    foreach ($flow->dc->names as $n => $name) {
+        // What nothing holds floats.
+        if (!in_array($name, ['common.pos', 'c.pos'], true) || $charger) {
+            expect($volts[$n][0] - $volts[$flow->dc->node['a.neg']][0])->toEqualWithDelta($flow->dcBetween($name, 'a.neg'), 0.002, $name);
+        }
+    }
+    expect($flow->isSolved())->toBeTrue();
+})->with([Chemistry::Lfp, Chemistry::Agm])->with([true, false]);
 
 it('agrees with ngspice on a generated rig', function (int $seed): void {
     $rig = Rigs::planned(Rigs::varied($seed));

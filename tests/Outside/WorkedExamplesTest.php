@@ -2,50 +2,25 @@
 
 declare(strict_types=1);
 
-use Hollin\Core\Network\Battery;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Load;
 use Hollin\Core\Network\Role;
 use Hollin\Core\Network\Source;
 use Hollin\Core\Reference\Cable;
-use Hollin\Core\Reference\Chemistry;
 use Hollin\Core\Reference\ConductorSize;
 use Hollin\Core\Rules\Sample;
 use Hollin\Core\Sizing\DirectShares;
 use Hollin\Core\Solve\LoadFlow;
-use Hollin\Core\Solve\LoadFlowResult;
 use Hollin\Core\States\Contraction;
 use Hollin\Core\States\Engine;
 use Hollin\Core\States\Setting;
 use Tests\Rigs;
+use Tests\Small;
 
 /*
  * Examples worked by hand or by a circuit simulator, as technicians reckon them; source beside each.
  * Networks are put together here, from the elements the components use: nothing of a component is in them.
  */
-
-/** A battery of 13.2 V at rest. */
-function battery(Graph $graph, string $id, float $ohm): void
-{
-    $graph->battery(new Battery("{$id}.cells", $id, "{$id}.pos", "{$id}.neg", Chemistry::Lfp, 12.8, 100, 1, $ohm, false, null, null, false, false));
-}
-
-/** A wire of known resistance, ohm. */
-function ohms(Graph $graph, string $id, string $a, string $b, float $ohm, Role $role = Role::DcPositive): void
-{
-    $graph->conductor($id, $id, $a, $b, $role, ohm: $ohm);
-}
-
-/** A load of so many amps at 13.2 V, taking constant power. */
-function draw(Graph $graph, string $pos, string $neg, float $amps): void
-{
-    $graph->user(new Load('draw', '', 'draw', $pos, $neg, 0, 1, 0, false, false, 'resistive', component: 'draw', direct: true, amps: $amps));
-}
-
-function solved(Graph $graph): LoadFlowResult
-{
-    return LoadFlow::of((new Engine(new Contraction($graph)))->settle(new Setting([], [])), []);
-}
 
 /**
  * Shares of a current drawn between two terminals, in A, by both ways: resistances alone, and the whole
@@ -56,7 +31,7 @@ function solved(Graph $graph): LoadFlowResult
 function shared(Graph $graph, string $pos, string $neg, float $amps): array
 {
     $shares = (new DirectShares($graph, $pos, $neg))->shares();
-    $flow = solved($graph);
+    $flow = Small::solved($graph);
     expect($flow->trouble)->toBeNull();
     $total = array_sum(array_map(fn(string $b): float => $flow->sources[$b]['amps'], array_keys($graph->batteries)));
     $both = [];
@@ -72,11 +47,11 @@ describe('direct current', function (): void {
         // Two equal batteries of 3 mΩ, 2/0 loops of 4 ft and 12 ft, 0.4 mΩ of joints each, 200 A. Common practice; by hand.
         $graph = new Graph();
         foreach (['b1' => 4, 'b2' => 12] as $id => $feet) {
-            battery($graph, $id, 0.003);
-            ohms($graph, "{$id}_lead", "{$id}.pos", 'bar.pos', (new Cable(ConductorSize::of('awg:2/0'), $feet * 0.3048, 'thhn', 1))->ohm($cableC) + 0.0004);
-            ohms($graph, "{$id}_return", "{$id}.neg", 'bar.neg', 1e-7, Role::DcNegative);
+            Small::battery($graph, $id, 0.003);
+            Small::ohms($graph, "{$id}_lead", "{$id}.pos", 'bar.pos', (new Cable(ConductorSize::of('awg:2/0'), $feet * 0.3048, 'thhn', 1))->ohm($cableC) + 0.0004);
+            Small::ohms($graph, "{$id}_return", "{$id}.neg", 'bar.neg', 1e-7, Role::DcNegative);
         }
-        draw($graph, 'bar.pos', 'bar.neg', 200);
+        Small::draw($graph, 'bar.pos', 'bar.neg', 200);
         foreach (shared($graph, 'bar.pos', 'bar.neg', 200) as $id => $ways) {
             foreach ($ways as $amps) {
                 expect($amps)->toEqualWithDelta($id === 'b1.cells' ? $one : $other, 0.5);
@@ -88,14 +63,14 @@ describe('direct current', function (): void {
         // 4 × 13.2 V, 3 mΩ, links of 0.2 mΩ in both poles, 200 A. ngspice operating point and a nodal script.
         $graph = new Graph();
         foreach (range(1, 4) as $i) {
-            battery($graph, "b{$i}", 0.003);
+            Small::battery($graph, "b{$i}", 0.003);
             if ($i > 1) {
                 $before = $i - 1;
-                ohms($graph, "pos{$i}", "b{$before}.pos", "b{$i}.pos", 0.0002);
-                ohms($graph, "neg{$i}", "b{$before}.neg", "b{$i}.neg", 0.0002, Role::DcNegative);
+                Small::ohms($graph, "pos{$i}", "b{$before}.pos", "b{$i}.pos", 0.0002);
+                Small::ohms($graph, "neg{$i}", "b{$before}.neg", "b{$i}.neg", 0.0002, Role::DcNegative);
             }
         }
-        draw($graph, 'b1.pos', $neg, 200);
+        Small::draw($graph, 'b1.pos', $neg, 200);
         foreach (array_values(shared($graph, 'b1.pos', $neg, 200)) as $i => $ways) {
             foreach ($ways as $found) {
                 expect($found)->toEqualWithDelta($amps[$i], 0.2);
@@ -107,18 +82,18 @@ describe('direct current', function (): void {
         // 100 A; bar to frame 8 AWG 4 ft, battery to frame 10 AWG 3 ft, 1.0 mΩ of joints in each; main negative 4/0 6 ft. By hand.
         $wire = fn(string $size, float $feet): float => (new Cable(ConductorSize::of("awg:{$size}"), $feet * 0.3048, 'thhn', 1))->ohm(75);
         $graph = new Graph();
-        battery($graph, 'b', 0.001);
-        ohms($graph, 'lead', 'b.pos', 'bar.pos', 1e-4);
-        ohms($graph, 'to_bar', 'bar.neg', 'frame', $wire('8', 4) + 0.001, Role::PE);
-        ohms($graph, 'to_battery', 'b.neg', 'frame', $wire('10', 3) + 0.001, Role::PE);
+        Small::battery($graph, 'b', 0.001);
+        Small::ohms($graph, 'lead', 'b.pos', 'bar.pos', 1e-4);
+        Small::ohms($graph, 'to_bar', 'bar.neg', 'frame', $wire('8', 4) + 0.001, Role::PE);
+        Small::ohms($graph, 'to_battery', 'b.neg', 'frame', $wire('10', 3) + 0.001, Role::PE);
         if (!$open) {
-            ohms($graph, 'main', 'b.neg', 'bar.neg', $wire('4/0', 6) + 0.0002, Role::DcNegative);
+            Small::ohms($graph, 'main', 'b.neg', 'bar.neg', $wire('4/0', 6) + 0.0002, Role::DcNegative);
         }
         if ($ground) {
-            ohms($graph, 'ground', 'bar.neg', 'frame', $wire('12', 15) + 0.001, Role::PE);
+            Small::ohms($graph, 'ground', 'bar.neg', 'frame', $wire('12', 15) + 0.001, Role::PE);
         }
-        draw($graph, 'bar.pos', 'bar.neg', 100);
-        $flow = solved($graph);
+        Small::draw($graph, 'bar.pos', 'bar.neg', 100);
+        $flow = Small::solved($graph);
         $scale = 100 / $flow->sources['b.cells']['amps'];
         foreach ($expected as $id => $amps) {
             expect(abs($flow->dcA[$id]) * $scale)->toEqualWithDelta($amps, 0.35, $id);
@@ -140,8 +115,8 @@ describe('alternating current', function (): void {
             $graph = new Graph();
             $graph->source(new Source('s', 's', 'supply', 'S', 'ac', true, 's.l', 's.n', 's.g', 120, 10, impedanceOhm: 1e-6));
             $graph->supplies['s'] = new Hollin\Core\Network\Supply('s', 'generator', 's', ['outlet' => 10.0]);
-            ohms($graph, 'out', 's.l', 'x.l', 0.24, Role::L1);
-            ohms($graph, 'home', 's.n', 'x.n', 0.24, Role::N);
+            Small::ohms($graph, 'out', 's.l', 'x.l', 0.24, Role::L1);
+            Small::ohms($graph, 'home', 's.n', 'x.n', 0.24, Role::N);
             $graph->load(new Load('x', '', 'x', 'x.l', 'x.n', 1000, 1, 120, false, false, $kind));
             $settled = (new Engine(new Contraction($graph)))->settle(new Setting([], []));
             $flow = LoadFlow::of($settled, ['x' => true]);

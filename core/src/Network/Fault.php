@@ -65,6 +65,6 @@ final readonly class Fault
 
     private static function changed(Element $e, string $b, ?\Hollin\Core\Reference\Cable $cable, ?float $ohm): Element
     {
-        return new Element($e->id, $e->kind, $e->component, $e->a, $b, $e->role, $cable, $e->device, $e->closedIn, $e->rating, $e->purpose, $ohm);
+        return new Element($e->id, $e->kind, $e->component, $e->a, $b, $e->role, $cable, $e->device, $e->closedIn, $e->rating, $e->purpose, $ohm, $e->dropV);
     }
 }

@@ -135,6 +135,17 @@ final class Graph
             : $this->conductor("{$id}_g", $component, $from->ground, $to->ground, Role::PE);
     }
 
+    /**
+     * What direct current passes from a to b and not back; a device may open it altogether.
+     *
+     * @param float $dropV V it keeps before it conducts: 0 for transistors, 0.4 to 0.8 for diodes
+     * @param list<string> $closedIn
+     */
+    public function oneWay(string $id, string $component, string $a, string $b, Role $role, float $dropV = 0.0, ?float $ohm = null, ?Rating $rating = null, ?string $device = null, array $closedIn = []): void
+    {
+        $this->add(new Element($id, ElementKind::OneWay, $component, $a, $b, $role, null, $device, $closedIn, $rating, ohm: $ohm, dropV: $dropV));
+    }
+
     /** @param list<string> $closedIn */
     public function bond(string $id, string $component, string $neutral, string $ground, ?string $device = null, array $closedIn = []): void
     {

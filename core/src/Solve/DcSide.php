@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Hollin\Core\Solve;
 
 use Hollin\Core\Network\Battery;
+use Hollin\Core\Network\Element;
+use Hollin\Core\Network\ElementKind;
 use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\States\Settled;
 
@@ -28,12 +30,21 @@ final class DcSide
     /** @var array<int, array{float, float}> port => W and S absorbed there */
     private array $absorbed = [];
 
-    /** @var list<Winding> of the batteries, at the last ports */
+    /** What a one-way element lets back, ohm: next to nothing. */
+    private const BLOCKED_OHM = 1e7;
+
+    /** @var list<Winding> of the batteries, then of what lets current through one way, at the last ports */
     private array $windings = [];
 
-    private readonly Ports $ports;
+    /** @var array<string, Element> one-way elements that nothing opens */
+    private readonly array $oneWays;
 
-    private readonly NodalNetwork $network;
+    /** @var array<string, bool> one-way element => conducting */
+    private array $conducts = [];
+
+    private Ports $ports;
+
+    private NodalNetwork $network;
 
     /** @var array<int, float> amps drawn at each port: the injections first, then the chargers */
     private array $drawn = [];
@@ -78,19 +89,33 @@ final class DcSide
             }
             $this->windings[] = new Winding($id, $id, $battery->pos, $battery->neg, $battery->restV($charge), 0.0, $this->ohm($id));
         }
+        $situation = $settled->situation;
+        $this->oneWays = array_filter($situation->network->graph->elements, fn(Element $e): bool => $e->kind === ElementKind::OneWay && $situation->isClosed($e->id));
+        foreach ($this->oneWays as $id => $element) {
+            $this->conducts[$id] = false;
+            $this->windings[] = new Winding($id, $id, $element->a, $element->b, $element->dropV, 0.0, self::BLOCKED_OHM);
+        }
         $this->ported = array_values(array_filter($injections, fn(PowerInjection $i): bool => !$i->isImpedance()));
-        $this->network = $network = $this->networkAtFirst();
-        $this->ports = new Ports($network, [
-            ...array_map(fn(PowerInjection $i): array => [$i->a, $i->b], $this->ported),
-            ...array_values(array_map(fn(PowerConverter $c): array => $c->output, $chargers)),
-            ...array_map(fn(Winding $w): array => [$w->a, $w->b], $this->windings),
-        ]);
+        $this->build();
         $this->drawn = array_fill(0, count($this->ported) + count($chargers), 0.0);
         foreach ($this->ported as $p => $injection) {
             // What has no volts with nothing drawn does not run.
             if (abs($this->ports->eRe[$p]) < $injection->floor * $injection->nominalV && $chargers === []) {
                 $this->collapse($p);
             }
+        }
+    }
+
+    private function build(): void
+    {
+        $this->network = $this->networkAtFirst();
+        $this->ports = new Ports($this->network, [
+            ...array_map(fn(PowerInjection $i): array => [$i->a, $i->b], $this->ported),
+            ...array_values(array_map(fn(PowerConverter $c): array => $c->output, $this->chargers)),
+            ...array_map(fn(Winding $w): array => [$w->a, $w->b], $this->windings),
+        ]);
+        foreach ($this->absorbed as $port => [, $siemens]) {
+            $this->ports->absorb($port, $siemens);
         }
     }
 
@@ -107,6 +132,9 @@ final class DcSide
         Metal::into($network, $situation, false);
         foreach ($this->windings as $winding) {
             $network->source($winding->name, $winding->a, $winding->b, $winding->re, 0.0, $winding->ohm);
+        }
+        foreach ($this->oneWays as $id => $element) {
+            $network->oneWays[$id] = [$element->dropV, Impedance::ohm($element, $situation->network->graph)];
         }
         foreach ($this->injections as $injection) {
             $network->node($injection->a);
@@ -161,17 +189,50 @@ final class DcSide
             $fallen = $this->step();
             if ($fallen !== null) {
                 $this->collapse($fallen);
-            } elseif (!$this->converged || !$this->turned($pass)) {
+            } elseif (!$this->converged || !($this->turned($pass) || $this->blocked($pass))) {
                 return;
             }
         }
+        $this->converged = $this->oneWays === [];
+    }
+
+    /**
+     * One-way elements that stand wrong for the volts across them: an active set. All at first; then the
+     * first of them only, which cannot go in a circle (Murty 1974, least index, from memory).
+     */
+    private function blocked(int $pass): bool
+    {
+        $wrong = 0;
+        foreach ($this->windings as $n => $winding) {
+            $element = $this->oneWays[$winding->of] ?? null;
+            if ($element === null || ($pass > 5 && $wrong > 0)) {
+                continue;
+            }
+            $beyond = $this->across[count($this->ported) + count($this->chargers) + $n] - $element->dropV;
+            if ($this->conducts[$winding->of] ? $beyond < -1e-9 : $beyond > 1e-9) {
+                $this->conducts[$winding->of] = !$this->conducts[$winding->of];
+                $winding->ohm = $this->conducts[$winding->of] ? Impedance::ohm($element, $this->settled->situation->network->graph) : self::BLOCKED_OHM;
+                $wrong++;
+            }
+        }
+        if ($wrong > 0) {
+            // What gave up may well run now.
+            $this->absorbed = [];
+            foreach ($this->ported as $p => $injection) {
+                $injection->collapsed = false;
+                $this->drawn[$p] = 0.0;
+            }
+            $this->build();
+        }
+
+        return $wrong > 0;
     }
 
     /** Batteries that stand the wrong way for the current through them. */
     private function turned(int $pass): bool
     {
         $turned = false;
-        foreach ($this->windings as $n => $winding) {
+        foreach (array_slice($this->windings, 0, count($this->batteries)) as $n => $winding) {
             $into = -$this->batteryA($winding->of);
             // At the very edge between giving and taking both stand for the same.
             if ($pass < 10 && ($this->charging[$winding->of] ? $into < -1e-6 : $into > 1e-6)) {
@@ -223,7 +284,7 @@ final class DcSide
                 }
                 $matrix[$r][$n] = -$off[$r];
             }
-            foreach (self::solved($matrix, $n) as $k => $step) {
+            foreach (Dense::solved($matrix, $n) as $k => $step) {
                 $i[$k] += $step;
             }
         }
@@ -272,47 +333,6 @@ final class DcSide
         };
     }
 
-    /**
-     * Gauss with pivots on a small dense system.
-     *
-     * @param array<int, array<int, float>> $m rows with the right side last
-     * @return list<float>
-     */
-    private static function solved(array $m, int $n): array
-    {
-        for ($k = 0; $k < $n; $k++) {
-            $pivot = $k;
-            for ($r = $k + 1; $r < $n; $r++) {
-                if (abs($m[$r][$k]) > abs($m[$pivot][$k])) {
-                    $pivot = $r;
-                }
-            }
-            [$m[$k], $m[$pivot]] = [$m[$pivot], $m[$k]];
-            $lead = $m[$k][$k];
-            if (abs($lead) < 1e-30) {
-                continue;
-            }
-            for ($r = $k + 1; $r < $n; $r++) {
-                $share = $m[$r][$k] / $lead;
-                if ($share !== 0.0) {
-                    for ($c = $k; $c <= $n; $c++) {
-                        $m[$r][$c] -= $share * $m[$k][$c];
-                    }
-                }
-            }
-        }
-        $x = array_fill(0, $n, 0.0);
-        for ($k = $n - 1; $k >= 0; $k--) {
-            $sum = $m[$k][$n];
-            for ($c = $k + 1; $c < $n; $c++) {
-                $sum -= $m[$k][$c] * $x[$c];
-            }
-            $x[$k] = abs($m[$k][$k]) < 1e-30 ? 0.0 : $sum / $m[$k][$k];
-        }
-
-        return array_values($x);
-    }
-
     private function portOf(string $charger): int
     {
         return count($this->ported) + (int) array_search($charger, array_keys($this->chargers), true);
@@ -340,6 +360,21 @@ final class DcSide
         }
 
         return 0.0;
+    }
+
+    /** @return array<string, array{float, float}> one-way element => A from its first end to its second, W it keeps */
+    public function oneWays(): array
+    {
+        $found = [];
+        foreach ($this->windings as $n => $winding) {
+            if (isset($this->oneWays[$winding->of])) {
+                $volts = $this->across[count($this->drawn) + $n] ?? 0.0;
+                $amps = -$winding->gives($volts, 0.0)[0];
+                $found[$winding->of] = [$amps, $amps * $volts];
+            }
+        }
+
+        return $found;
     }
 
     /** @return array{array<int, float>, array<int, float>} V of each node */

@@ -38,6 +38,10 @@ final readonly class LoadFlowOutcome
         $dcV = array_map(fn(array $v): float => $v[0], self::named($dc, $dcVolts));
         [$acA, $lost] = self::amps($ac, $volts);
         [$dcA, $dcLost] = self::amps($dc, $dcVolts, true);
+        foreach ($this->dc->oneWays() as $id => [$amps, $watts]) {
+            $dcA[$id] = $amps;
+            $dcLost += $watts;
+        }
         $other = null;
         $single = [];
         if (count($this->live) > 1) {

@@ -24,6 +24,9 @@ final class Metal
     private function __construct(Contraction $network)
     {
         foreach ($network->graph->elements as $id => $element) {
+            if ($element->kind === ElementKind::OneWay) {
+                continue;
+            }
             $siemens = 1 / Impedance::ohm($element, $network->graph);
             $bit = $network->bitOf[$id] ?? -1;
             // A short that somebody made may join anything.

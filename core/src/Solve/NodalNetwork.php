@@ -22,6 +22,9 @@ final class NodalNetwork
     /** @var list<array{string, int, int, float, float}> source, from b into a: A, real and imaginary */
     public array $injections = [];
 
+    /** @var array<string, array{float, float}> sources that are what lets current through one way => V it keeps, ohm while it conducts */
+    public array $oneWays = [];
+
     private ?Factor $factor = null;
 
     /** @var ?array<string, Branch> */

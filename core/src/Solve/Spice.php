@@ -46,7 +46,9 @@ final class Spice
         $network = $flow->dc ?? throw new \LogicException('Nothing was solved.');
         $deck = new self($network, $title);
         foreach ($network->branches as $branch) {
-            if ($branch->kind === 'source') {
+            if (isset($network->oneWays[$branch->of])) {
+                $deck->oneWay($branch, ...$network->oneWays[$branch->of]);
+            } elseif ($branch->kind === 'source') {
                 foreach ($network->injections as [$of, , , $amps]) {
                     if ($of === $branch->of) {
                         $mid = "x{$deck->count}";
@@ -119,6 +121,16 @@ final class Spice
         } elseif ($branch->im < 0) {
             $this->line(sprintf('L%d %s %s %s', $this->count, $a, $b, self::number(-1 / ($branch->im * $omega))), $branch->of);
         }
+    }
+
+    /** Current by the volts across it, nothing the wrong way: which way it stands is the simulator's to find. */
+    private function oneWay(Branch $branch, float $dropV, float $ohm): void
+    {
+        [$a, $b] = [$this->at($branch->a), $this->at($branch->b)];
+        $volts = match (true) {
+            $a === '0' => "0-v({$b})", $b === '0' => "v({$a})", default => "v({$a})-v({$b})",
+        };
+        $this->line(sprintf('B%d %s %s I = max(0, (%s - %s) / %s)', $this->count, $a, $b, $volts, self::number($dropV), self::number($ohm)), $branch->of);
     }
 
     private function acSource(Branch $branch, NodalNetwork $network): void

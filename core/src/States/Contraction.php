@@ -201,8 +201,9 @@ final class Contraction
             if ($element->kind === ElementKind::Bond) {
                 $this->bonds[] = [$id, $this->net[$element->a], $this->net[$element->b], $bit];
             } else {
+                // What lets current through one way is taken as joined: a hazard must not hang on which side is higher.
                 $this->placeOf[$id] = count($this->contacts);
-                $this->contacts[] = [$this->net[$element->a], $this->net[$element->b], $bit];
+                $this->contacts[] = [$this->net[$element->a], $this->net[$element->b], $bit < 0 ? self::ALWAYS : $bit];
             }
         }
         if (count($groups) > self::MOST_POLES) {

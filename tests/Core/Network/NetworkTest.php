@@ -6,7 +6,6 @@ use Hollin\Core\Components\Panels\Panel;
 use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Battery;
 use Hollin\Core\Network\Graph;
-use Hollin\Core\Network\Load;
 use Hollin\Core\Network\Panels;
 use Hollin\Core\Network\Rating;
 use Hollin\Core\Network\Role;
@@ -19,6 +18,7 @@ use Hollin\Core\Rules\Needs;
 use Hollin\Core\Rules\Sample;
 use Hollin\Core\Sizing\DirectShares;
 use Tests\Rigs;
+use Tests\Small;
 
 it('finds room in a panel where the plan finds it', function (): void {
     $answers = [];
@@ -66,13 +66,13 @@ it('passes through a bar half of all that comes and goes', function (): void {
     // Two equal batteries to a bar, one load off it: 100 A each in, 200 A out, so 200 A pass it.
     $graph = new Graph();
     foreach (['b1', 'b2'] as $id) {
-        $graph->battery(new Battery("{$id}.cells", $id, "{$id}.pos", "{$id}.neg", Chemistry::Lfp, 12.8, 100, 1, 0.003, false, null, null, false, false));
-        $graph->conductor("{$id}_lead", $id, "{$id}.pos", 'bar.stud', Role::DcPositive, ohm: 0.001);
-        $graph->conductor("{$id}_return", $id, "{$id}.neg", 'load.neg', Role::DcNegative, ohm: 0.001);
+        Small::battery($graph, $id, 0.003);
+        Small::ohms($graph, "{$id}_lead", "{$id}.pos", 'bar.stud', 0.001);
+        Small::ohms($graph, "{$id}_return", "{$id}.neg", 'load.neg', 0.001, Role::DcNegative);
     }
     $graph->junction('bar.stud', 'bar', new Rating(250, 'bar'));
-    $graph->conductor('feed', 'feed', 'bar.stud', 'load.pos', Role::DcPositive, ohm: 0.002);
-    $graph->user(new Load('load', '', 'load', 'load.pos', 'load.neg', 2400, 1, 0, false, false, direct: true));
+    Small::ohms($graph, 'feed', 'bar.stud', 'load.pos', 0.002);
+    Small::draw($graph, 'load.pos', 'load.neg', 200);
     $shares = new DirectShares($graph, 'load.pos', 'load.neg');
     expect($shares->junctions()['bar.stud'])->toEqualWithDelta(1.0, 1e-6)
         ->and($shares->shares()['b1.cells'])->toEqualWithDelta(0.5, 1e-6)
