@@ -6,55 +6,70 @@ namespace Hollin\Core\Network;
 
 /**
  * Which nodes stand at which potential against each other, by what is joined and by the sources between:
- * a union-find that carries the phasor from each node to its root. A cycle that closes with a voltage
- * left over is a short, found without solving anything.
+ * a union-find that carries the phasors from each node to its root, one for each group of sources that
+ * keep step. A cycle that closes with a voltage left over is a short, or sources joined that do not keep
+ * step, found without solving anything.
  */
 final class Potentials
 {
     /** @var array<int, int> */
     private array $parent = [];
 
-    /** @var array<int, array{float, float}> V of a node above its parent */
+    /** @var array<int, array<string, array{float, float}>> group => V of a node above its parent */
     private array $above = [];
 
     /**
-     * Puts a source of so many volts from b up to a.
+     * Puts a source of so many volts from b up to a; of none joins them.
      *
-     * @return ?array{float, float} what is left over where the two were joined before; null where they were not
+     * @param array<string, array{float, float}> $volts group => phasor, V
+     * @return ?array<string, array{float, float}> what is left over where the two were joined before; null where they were not
      */
-    public function join(int $a, int $b, float $re, float $im = 0.0): ?array
+    public function join(int $a, int $b, array $volts): ?array
     {
-        [$rootA, $aRe, $aIm] = $this->find($a);
-        [$rootB, $bRe, $bIm] = $this->find($b);
+        [$rootA, $aboveA] = $this->find($a);
+        [$rootB, $aboveB] = $this->find($b);
         if ($rootA === $rootB) {
-            return [$re - ($aRe - $bRe), $im - ($aIm - $bIm)];
+            return self::sum($volts, self::sum($aboveB, $aboveA, -1.0));
         }
         // V(rootA) = V(b) + volts − V(a above rootA).
         $this->parent[$rootA] = $rootB;
-        $this->above[$rootA] = [$bRe + $re - $aRe, $bIm + $im - $aIm];
+        $this->above[$rootA] = self::sum(self::sum($aboveB, $volts), $aboveA, -1.0);
 
         return null;
     }
 
-    /** @return ?array{float, float} V of a above b, or null where nothing says */
+    /** @return ?array<string, array{float, float}> group => V of a above b; null where nothing says */
     public function between(int $a, int $b): ?array
     {
-        [$rootA, $aRe, $aIm] = $this->find($a);
-        [$rootB, $bRe, $bIm] = $this->find($b);
+        [$rootA, $aboveA] = $this->find($a);
+        [$rootB, $aboveB] = $this->find($b);
 
-        return $rootA === $rootB ? [$aRe - $bRe, $aIm - $bIm] : null;
+        return $rootA === $rootB ? self::sum($aboveA, $aboveB, -1.0) : null;
     }
 
-    /** @return array{int, float, float} root, V above it */
+    /** @return array{int, array<string, array{float, float}>} root, V above it */
     private function find(int $node): array
     {
-        $re = $im = 0.0;
+        $above = [];
         while (isset($this->parent[$node])) {
-            $re += $this->above[$node][0];
-            $im += $this->above[$node][1];
+            $above = self::sum($above, $this->above[$node]);
             $node = $this->parent[$node];
         }
 
-        return [$node, $re, $im];
+        return [$node, $above];
+    }
+
+    /**
+     * @param array<string, array{float, float}> $one
+     * @param array<string, array{float, float}> $other
+     * @return array<string, array{float, float}>
+     */
+    private static function sum(array $one, array $other, float $sign = 1.0): array
+    {
+        foreach ($other as $group => [$re, $im]) {
+            $one[$group] = [($one[$group][0] ?? 0.0) + $sign * $re, ($one[$group][1] ?? 0.0) + $sign * $im];
+        }
+
+        return $one;
     }
 }

@@ -50,12 +50,20 @@ final readonly class Source
         public array $modes = [],
         /** sine or modified */
         public string $waveform = 'sine',
+        /** synchronised group it belongs to; its own when empty */
+        public string $group = '',
     ) {}
 
     /** Impedance that limits a fault, ohm: what holds the volts up at first stops at the surge limit. */
     public function faultOhm(): float
     {
         return $this->surgeA > 0 ? $this->volts / $this->surgeA : $this->impedanceOhm;
+    }
+
+    /** Windings of one group keep step with each other; of two groups nobody knows the phase. */
+    public function group(): string
+    {
+        return $this->group === '' ? $this->id : $this->group;
     }
 
     public function lettered(string $letter): self

@@ -34,27 +34,17 @@ final class JoinedSources implements StateRule, Claims
     public function hits(Situation $situation, Examination $rig): array
     {
         $hits = [];
-        $sources = $situation->acSources();
-        $ids = array_keys($sources);
-        foreach ($ids as $i => $first) {
-            foreach (array_slice($ids, $i + 1) as $second) {
-                [$h1, $n1] = $sources[$first];
-                [$h2, $n2] = $sources[$second];
-                // One wire in common, hot of the one on the neutral of the other, closes no loop; both do.
-                if ($h1 !== $h2 && ($h1 !== $n2 || $n1 !== $h2)) {
-                    continue;
-                }
-                $a = $rig->graph->sources[$first];
-                $b = $rig->graph->sources[$second];
-                $amps = ($a->volts + $b->volts) / ($a->faultOhm() + $b->faultOhm());
-                $hits[] = new Hit(
-                    "{$first}|{$second}",
-                    sprintf('%s and %s feed the same conductor at once.', ucfirst($rig->graph->label($a->component)), $rig->graph->label($b->component)),
-                    [$b->component, $a->component],
-                    [new Figure('Prospective current', $amps, 'A', sprintf('(%g + %g) V ÷ (%.2f + %.2f) Ω', $a->volts, $b->volts, $a->faultOhm(), $b->faultOhm()), Source::computed('out of phase, worst case'), 0.0, assumed: true)],
-                    paths: [[$a->a, $b->a]],
-                );
-            }
+        foreach ($situation->alternating()->joined as [$first, $second, $bonded]) {
+            $a = $rig->graph->sources[$first];
+            $b = $rig->graph->sources[$second];
+            $amps = ($a->volts + $b->volts) / ($a->faultOhm() + $b->faultOhm());
+            $hits[] = new Hit(
+                "{$first}|{$second}",
+                sprintf('%s and %s %s at once.', ucfirst($rig->graph->label($a->component)), $rig->graph->label($b->component), $bonded ? 'feed the same conductors, by way of neutral-ground bonds,' : 'feed the same conductor'),
+                [$b->component, $a->component],
+                [new Figure('Prospective current', $amps, 'A', sprintf('(%g + %g) V ÷ (%.2f + %.2f) Ω', $a->volts, $b->volts, $a->faultOhm(), $b->faultOhm()), Source::computed('out of phase, worst case'), 0.0, assumed: true)],
+                paths: [[$a->a, $b->a]],
+            );
         }
 
         return $hits;

@@ -8,10 +8,11 @@ namespace Hollin\Core\Rules;
 final class RuleBook
 {
     /** Changes when what a rule says changes; printed sheets carry it. */
-    public const VERSION = '2026.4';
+    public const VERSION = '2026.5';
 
     private const CLASSES = [
         JoinedSources::class,
+        ShortCircuit::class,
         DirectShort::class,
         LivePins::class,
         BondCount::class,

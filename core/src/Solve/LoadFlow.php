@@ -7,6 +7,7 @@ namespace Hollin\Core\Solve;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Network\Source;
+use Hollin\Core\States\AlternatingPotentials;
 use Hollin\Core\States\Settled;
 use Hollin\Core\States\Situation;
 
@@ -146,13 +147,8 @@ final class LoadFlow
 
     private function joined(): ?string
     {
-        $sources = array_intersect_key($this->situation->acSources(), $this->live);
-        foreach ($sources as $first => [$h1, $n1]) {
-            foreach ($sources as $second => [$h2, $n2]) {
-                if ($first < $second && ($h1 === $h2 || ($h1 === $n2 && $n1 === $h2))) {
-                    return sprintf('%s and %s are joined: they have no common phase, so nothing is solved.', $this->label($first), $this->label($second));
-                }
-            }
+        foreach ((new AlternatingPotentials($this->situation, $this->live))->joined as [$first, $second]) {
+            return sprintf('%s and %s are joined: they have no common phase, so nothing is solved.', $this->label($first), $this->label($second));
         }
 
         return null;

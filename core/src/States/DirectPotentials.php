@@ -16,6 +16,9 @@ final class DirectPotentials
     /** Above this share of nominal what is left over is no mismatch but a short. */
     private const SHORT_SHARE = 0.4;
 
+    /** Direct current has one phase. */
+    private const DIRECT = 'dc';
+
     private readonly Potentials $potentials;
 
     /** @var list<array{Battery, float}> batteries in a closed cycle that leaves volts over, and how many */
@@ -31,15 +34,15 @@ final class DirectPotentials
         foreach ($situation->network->graph->batteries as $battery) {
             $pos = $situation->root($battery->pos);
             $neg = $situation->root($battery->neg);
-            $left = $this->potentials->join($pos, $neg, $battery->restV('half'));
+            $left = $this->potentials->join($pos, $neg, [self::DIRECT => [$battery->restV('half'), 0.0]])[self::DIRECT][0] ?? null;
             foreach ($placed as [$other, $p, $n]) {
                 if ($p === $pos && $n === $neg && $pos !== $neg) {
                     $this->parallel[] = [$other, $battery, $battery->restV('half') - $other->restV('half')];
                     $left = null;
                 }
             }
-            if ($left !== null && abs($left[0]) > self::SHORT_SHARE * $battery->systemV()) {
-                $this->shorts[] = [$battery, abs($left[0])];
+            if ($left !== null && abs($left) > self::SHORT_SHARE * $battery->systemV()) {
+                $this->shorts[] = [$battery, abs($left)];
             }
             $placed[] = [$battery, $pos, $neg];
         }
@@ -61,7 +64,9 @@ final class DirectPotentials
     /** Volts from one terminal to another that batteries put there; null where none does. */
     public function between(string $pos, string $neg): ?float
     {
-        return $this->potentials->between($this->situation->root($pos), $this->situation->root($neg))[0] ?? null;
+        $volts = $this->potentials->between($this->situation->root($pos), $this->situation->root($neg));
+
+        return $volts === null ? null : $volts[self::DIRECT][0] ?? 0.0;
     }
 
     /** Whether two batteries may stand side by side: one chemistry, one number of cells. */

@@ -16,6 +16,8 @@ final class Situation
     /** @var ?array<string, array{int, int}> */
     private ?array $acSources = null;
 
+    private ?AlternatingPotentials $alternating = null;
+
     /** @var ?array<int, string> */
     private ?array $softLive = null;
 
@@ -48,6 +50,12 @@ final class Situation
     public function root(string $terminal): int
     {
         return $this->roots[$this->network->net[$terminal]];
+    }
+
+    /** Root of a net of the contraction. */
+    public function rootOf(int $net): int
+    {
+        return $this->roots[$net];
     }
 
     public function isClosed(string $element): bool
@@ -100,6 +108,12 @@ final class Situation
         }
 
         return $this->acSources;
+    }
+
+    /** Which alternating sources are joined and which are shorted. */
+    public function alternating(): AlternatingPotentials
+    {
+        return $this->alternating ??= new AlternatingPotentials($this);
     }
 
     /** The source that works between two terminals (either way round), or null. */
