@@ -38,11 +38,11 @@ final class Small
     }
 
     /** A charger on 120 V that is always there. */
-    public static function charger(Graph $graph, string $id, string $pos, string $neg, float $holdsV, float $limitA): void
+    public static function charger(Graph $graph, string $id, string $pos, string $neg, float $holdsV, float $limitA, float $nominalV = 12.0): void
     {
         $graph->source(new \Hollin\Core\Network\Source("{$id}.mains", $id, 'supply', 'S', 'ac', true, "{$id}.l", "{$id}.n", "{$id}.g", 120, 30, impedanceOhm: 0.01));
         $graph->source(new \Hollin\Core\Network\Source("{$id}.charger", $id, 'charger', 'C', 'dc', false, $pos, $neg, 'frame', $holdsV, $limitA, runsOnAc: ["{$id}.l", "{$id}.n"]));
-        $graph->converter(new PowerConverter("{$id}.charger", $id, PowerConverter::CHARGER, ["{$id}.l", "{$id}.n"], [$pos, $neg], $holdsV, $limitA, 0.85, 5.0));
+        $graph->converter(new PowerConverter("{$id}.charger", $id, PowerConverter::CHARGER, ["{$id}.l", "{$id}.n"], [$pos, $neg], $holdsV, $limitA, 0.85, 5.0, nominalV: $nominalV));
     }
 
     /** Two batteries behind a diode each, filled by one charger; the second of any chemistry. */

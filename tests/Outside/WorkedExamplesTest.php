@@ -114,7 +114,7 @@ describe('alternating current', function (): void {
         foreach (['resistive' => 120 * 14.4 / 14.88, 'constant' => 60 + sqrt(3600 - 480)] as $kind => $volts) {
             $graph = new Graph();
             $graph->source(new Source('s', 's', 'supply', 'S', 'ac', true, 's.l', 's.n', 's.g', 120, 10, impedanceOhm: 1e-6));
-            $graph->supplies['s'] = new Hollin\Core\Network\Supply('s', 'generator', 's', ['outlet' => 10.0]);
+            $graph->supplies['s'] = new Hollin\Core\Network\Supply('s', 'generator', 's', ['outlet' => 10.0], true);
             Small::ohms($graph, 'out', 's.l', 'x.l', 0.24, Role::L1);
             Small::ohms($graph, 'home', 's.n', 'x.n', 0.24, Role::N);
             $graph->load(new Load('x', '', 'x', 'x.l', 'x.n', 1000, 1, 120, false, false, $kind));

@@ -18,6 +18,6 @@ final readonly class Supply
         public string $kind,
         public string $source,
         public array $ratingsA,
-        public bool $portable = true,
+        public bool $portable,
     ) {}
 }

@@ -31,11 +31,8 @@ final class BondCount implements StateRule, Claims
     public function hits(Situation $situation, Examination $rig): array
     {
         $hits = [];
-        foreach ($situation->acSources() as $id => [$hotRoot]) {
+        foreach (array_keys($situation->acSources()) as $id) {
             $source = $rig->graph->sources[$id];
-            if ($source->surrounding !== null && !self::reachesRig($situation, $rig, $source->component, $hotRoot)) {
-                continue;
-            }
             $bonds = $situation->bondsOf($id);
             if (count($bonds) === 1 && $source->neutral !== 'half') {
                 continue;
@@ -74,10 +71,8 @@ final class BondCount implements StateRule, Claims
                 if ($owner === $source->component) {
                     continue;
                 }
-                $pair = [$owner, $source->component];
-                sort($pair);
                 $hits[] = new Hit(
-                    'two|' . ($rig->graph->partAt($owner)?->is('panel') === true ? $bond : implode('+', $pair)),
+                    self::key($rig, $bond, $source->component),
                     sprintf('The system fed by %s has %d bonds: at %s. Part of every load\'s current returns through frame and grounds.', $rig->graph->label($source->component), count($bonds), implode(' and at ', array_map($rig->graph->label(...), $where))),
                     array_values(array_unique([$owner, $source->component, ...$where])),
                     [$figure],
@@ -88,6 +83,16 @@ final class BondCount implements StateRule, Claims
         }
 
         return $hits;
+    }
+
+    /** Key of the finding about a bond that a source's system should not have. */
+    public static function key(Examination $rig, string $bond, string $sourceComponent): string
+    {
+        $owner = $rig->graph->elements[$bond]->component;
+        $pair = [$owner, $sourceComponent];
+        sort($pair);
+
+        return 'two|' . ($rig->graph->partAt($owner)?->is('panel') === true ? $bond : implode('+', $pair));
     }
 
     /**
@@ -156,20 +161,6 @@ final class BondCount implements StateRule, Claims
         }
 
         return $claims;
-    }
-
-    /** Whether a supply outside is plugged in at all. */
-    private static function reachesRig(Situation $situation, Examination $rig, string $shore, int $hotRoot): bool
-    {
-        foreach ($rig->graph->exposed as $pins) {
-            foreach ($pins->pins as $terminal) {
-                if ($situation->root($terminal) === $hotRoot) {
-                    return true;
-                }
-            }
-        }
-
-        return false;
     }
 
     /** @return list<Remedy> */

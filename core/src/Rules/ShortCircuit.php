@@ -36,10 +36,12 @@ final class ShortCircuit implements StateRule
                 continue;
             }
             $owners = [];
+            $because = null;
             foreach ($bonded ? $situation->network->bonds : [] as [$element]) {
                 $owner = $rig->graph->elements[$element]->component;
                 if ($situation->isClosed($element) && $owner !== $source->component) {
                     $owners[$owner] = $rig->graph->label($owner);
+                    $because ??= 'bond_count|' . BondCount::key($rig, $element, $source->component);
                 }
             }
             $amps = $volts / $source->faultOhm();
@@ -49,6 +51,7 @@ final class ShortCircuit implements StateRule
                 [...array_keys($owners), $source->component],
                 [new Figure('Prospective current', $amps, 'A', sprintf('%g V ÷ %.2f Ω, wires left out', $volts, $source->faultOhm()), Source::computed('potentials of what is joined'), 0.0, assumed: true)],
                 paths: [[$source->a, $source->b]],
+                because: $because,
             );
         }
 

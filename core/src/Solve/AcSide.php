@@ -331,7 +331,8 @@ final class AcSide
         }
         [$re, $im] = $this->ports->between($branch->a, $branch->b, ...$this->drawn);
 
-        return [$re * $branch->re - $im * $branch->im, $re * $branch->im + $im * $branch->re];
+        // Wires and contacts are resistances.
+        return [$re * $branch->re, $im * $branch->re];
     }
 
     /** Current a source gives, A; the larger half of a split output. */

@@ -5,8 +5,6 @@ declare(strict_types=1);
 namespace Hollin\Core\Solve;
 
 use Hollin\Core\Network\Battery;
-use Hollin\Core\Network\Element;
-use Hollin\Core\Network\ElementKind;
 use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\States\Settled;
 
@@ -30,17 +28,10 @@ final class DcSide
     /** @var array<int, array{float, float}> port => W and S absorbed there */
     private array $absorbed = [];
 
-    /** What a one-way element lets back, ohm: next to nothing. */
-    private const BLOCKED_OHM = 1e7;
-
     /** @var list<Winding> of the batteries, then of what lets current through one way, at the last ports */
     private array $windings = [];
 
-    /** @var array<string, Element> one-way elements that nothing opens */
-    private readonly array $oneWays;
-
-    /** @var array<string, bool> one-way element => conducting */
-    private array $conducts = [];
+    private readonly OneWays $oneWays;
 
     private Ports $ports;
 
@@ -89,21 +80,11 @@ final class DcSide
             }
             $this->windings[] = new Winding($id, $id, $battery->pos, $battery->neg, $battery->restV($charge), 0.0, $this->ohm($id));
         }
-        $situation = $settled->situation;
-        $this->oneWays = array_filter($situation->network->graph->elements, fn(Element $e): bool => $e->kind === ElementKind::OneWay && $situation->isClosed($e->id));
-        foreach ($this->oneWays as $id => $element) {
-            $this->conducts[$id] = false;
-            $this->windings[] = new Winding($id, $id, $element->a, $element->b, $element->dropV, 0.0, self::BLOCKED_OHM);
-        }
+        $this->oneWays = new OneWays($settled->situation);
+        array_push($this->windings, ...$this->oneWays->windings);
         $this->ported = array_values(array_filter($injections, fn(PowerInjection $i): bool => !$i->isImpedance()));
         $this->build();
         $this->drawn = array_fill(0, count($this->ported) + count($chargers), 0.0);
-        foreach ($this->ported as $p => $injection) {
-            // What has no volts with nothing drawn does not run.
-            if (abs($this->ports->eRe[$p]) < $injection->floor * $injection->nominalV && $chargers === []) {
-                $this->collapse($p);
-            }
-        }
     }
 
     private function build(): void
@@ -133,9 +114,7 @@ final class DcSide
         foreach ($this->windings as $winding) {
             $network->source($winding->name, $winding->a, $winding->b, $winding->re, 0.0, $winding->ohm);
         }
-        foreach ($this->oneWays as $id => $element) {
-            $network->oneWays[$id] = [$element->dropV, Impedance::ohm($element, $situation->network->graph)];
-        }
+        $network->oneWays = $this->oneWays->conducting();
         foreach ($this->injections as $injection) {
             $network->node($injection->a);
             $network->node($injection->b);
@@ -193,29 +172,14 @@ final class DcSide
                 return;
             }
         }
-        $this->converged = $this->oneWays === [];
+        $this->converged = $this->oneWays->windings === [];
     }
 
-    /**
-     * One-way elements that stand wrong for the volts across them: an active set. All at first; then the
-     * first of them only, which cannot go in a circle (Murty 1974, least index, from memory).
-     */
+    /** One-way elements that stood wrong for the volts across them. */
     private function blocked(int $pass): bool
     {
-        $wrong = 0;
-        foreach ($this->windings as $n => $winding) {
-            $element = $this->oneWays[$winding->of] ?? null;
-            if ($element === null || ($pass > 5 && $wrong > 0)) {
-                continue;
-            }
-            $beyond = $this->across[count($this->ported) + count($this->chargers) + $n] - $element->dropV;
-            if ($this->conducts[$winding->of] ? $beyond < -1e-9 : $beyond > 1e-9) {
-                $this->conducts[$winding->of] = !$this->conducts[$winding->of];
-                $winding->ohm = $this->conducts[$winding->of] ? Impedance::ohm($element, $this->settled->situation->network->graph) : self::BLOCKED_OHM;
-                $wrong++;
-            }
-        }
-        if ($wrong > 0) {
+        $turned = $this->oneWays->turned(array_slice($this->across, count($this->drawn) + count($this->batteries)), $pass);
+        if ($turned) {
             // What gave up may well run now.
             $this->absorbed = [];
             foreach ($this->ported as $p => $injection) {
@@ -225,7 +189,7 @@ final class DcSide
             $this->build();
         }
 
-        return $wrong > 0;
+        return $turned;
     }
 
     /** Batteries that stand the wrong way for the current through them. */
@@ -273,7 +237,7 @@ final class DcSide
                 $p++;
             }
             $this->across = $v;
-            if (max([0.0, ...array_map(abs(...), $off)]) < self::TOLERANCE_A * max([1.0, ...array_map(abs(...), $i)])) {
+            if (max([0.0, ...array_map(abs(...), $off)]) < self::TOLERANCE_A * max([1.0, ...array_map(abs(...), $i)]) + $this->noise($i)) {
                 $this->converged = true;
                 break;
             }
@@ -302,6 +266,25 @@ final class DcSide
         }
 
         return $fallen;
+    }
+
+    /**
+     * What rounding alone may put between a charger that holds its volts and what it gives, A: where no
+     * battery stands beside it, its node hangs on leakage and its volts are a difference of huge ones.
+     *
+     * @param array<int, float> $drawn
+     */
+    private function noise(array $drawn): float
+    {
+        $noise = 0.0;
+        foreach (array_keys($this->chargers) as $n => $id) {
+            if (($this->mode[$id] ?? '') === 'hold') {
+                $port = count($this->ported) + $n;
+                $noise = max($noise, 4 * PHP_FLOAT_EPSILON * $this->ports->zRe[$port][$port] * array_sum(array_map(abs(...), $drawn)) / self::HOLD_OHM);
+            }
+        }
+
+        return $noise;
     }
 
     /**
@@ -365,16 +348,7 @@ final class DcSide
     /** @return array<string, array{float, float}> one-way element => A from its first end to its second, W it keeps */
     public function oneWays(): array
     {
-        $found = [];
-        foreach ($this->windings as $n => $winding) {
-            if (isset($this->oneWays[$winding->of])) {
-                $volts = $this->across[count($this->drawn) + $n] ?? 0.0;
-                $amps = -$winding->gives($volts, 0.0)[0];
-                $found[$winding->of] = [$amps, $amps * $volts];
-            }
-        }
-
-        return $found;
+        return $this->oneWays->carry(array_slice($this->across, count($this->drawn) + count($this->batteries)));
     }
 
     /** @return array{array<int, float>, array<int, float>} V of each node */

@@ -88,3 +88,9 @@ it('multiplies a battery by its cells', function (): void {
         ->and($of(12.0)->restV('half'))->toEqualWithDelta(13.2, 1e-9)
         ->and($of(51.2)->systemV())->toEqualWithDelta(48.0, 1e-9);
 });
+
+it('shows as many polarisations as it has blocks of cells while it is charged', function (): void {
+    $of = fn(float $ratedV): Battery => new Battery('b', 'b', 'p', 'n', Chemistry::Agm, $ratedV, 100, 1, 0.004, false, null, null, false, false);
+    $adds = fn(float $ratedV): float => $of($ratedV)->chargingOhm('half') - 0.004;
+    expect($adds(12.0))->toBeGreaterThan(0.0)->and($adds(24.0))->toEqualWithDelta(2 * $adds(12.0), 1e-12);
+});

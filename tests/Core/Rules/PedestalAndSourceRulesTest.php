@@ -182,6 +182,15 @@ describe('life safety', function (): void {
         expect(byKey(Rigs::asFound($lithium), 'life_safety'))->toHaveKey('brakes|bms');
     });
 
+    it('tells of each of several, dead or not', function () use ($brakes): void {
+        $document = Rigs::job(
+            Sample::add('alarm', ['type' => 'dc_load', 'label' => 'Gas detector', 'use' => 'detector', 'amps' => 0.1]),
+            ...$brakes('dc_panel.pos'),
+            ...[Sample::choose('in_line')],
+        );
+        expect(array_keys(byKey(Rigs::planned($document), 'life_safety')))->toContain('alarm|dead', 'brakes|disconnect');
+    });
+
     it('is content with a fuse between', function () use ($brakes): void {
         expect(byKey(Rigs::asFound(Rigs::job(...$brakes('dc_panel.pos'))), 'life_safety'))->toBe([]);
     });

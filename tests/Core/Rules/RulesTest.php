@@ -386,3 +386,26 @@ it('looks at every circuit, also behind one that a GFCI protects', function (): 
     $protected = $of(Rigs::edit($document, Sample::survey((string) $first, '/gfci', 'breaker')));
     expect($protected)->not->toBe([]);
 });
+
+describe('figures in words', function (): void {
+    it('says in kiloamps what a device breaks at 14 V where the bank is charged at more', function (): void {
+        $text = findingsOf('interrupting_capacity', Sample::choose('in_line'), Sample::set('bank', '/unitMilliohm', ['value' => 5, 'basis' => 'read_off']), Sample::set('main_fuse', '/family', 'mrbf'))[0]->hit->text;
+        expect($text)->toMatch('/is listed to break \\d{1,2}\\.\\d kA at 14 V/');
+    });
+
+    it('takes the share past the shunt from the resistances of both ways', function (): void {
+        $bond = fn(float $metres): array => ['kind' => 'plan_fit', 'plan' => 'p', 'id' => 'second_bond', 'component' => ['type' => 'frame_bond', 'label' => 'Second bond', 'from' => 'bank.neg', 'cable' => ['size' => 'awg:8', 'lengthM' => $metres]]];
+        foreach ([0.5, 2.0] as $metres) {
+            $rig = Rigs::planned(Rigs::job(Sample::choose('in_line'), $bond($metres)));
+            $hit = Rigs::findings($rig, 'shunt_bypassed')[0]->hit;
+            $shunt = array_values(array_filter($rig->graph->elements, fn($e): bool => $e->rating?->what === 'shunt'))[0];
+            $own = Hollin\Core\Solve\Impedance::ohm($shunt, $rig->graph);
+            // The figure's own words give the two resistances; the share is the shunt's over the sum.
+            preg_match('/([\d.]+) mΩ of shunt beside ([\d.]+) mΩ/', $hit->figures[0]->arithmetic, $said);
+            expect((float) $said[1])->toEqualWithDelta($own * 1000, 0.006)
+                ->and($hit->figures[0]->value)->toEqualWithDelta(100 * $said[1] / ($said[1] + $said[2]), 1.0)
+                ->and((float) $said[2])->toBeGreaterThan(2.06 * $metres)
+                ->and($hit->text)->toContain(sprintf('about %.0f %%', $hit->figures[0]->value));
+        }
+    });
+});

@@ -88,3 +88,10 @@ it('caps watts by a fuse that is too small', function (): void {
 it('states the school it used', function (): void {
     expect(circuitOf([])['school'])->toBe(Ampacity::Marine->label());
 });
+
+it('writes a short circuit with the milliohms it rests on', function (): void {
+    // Two units of 4 mΩ side by side.
+    $rig = Rigs::planned(Rigs::job(Sample::choose('in_line'), Sample::set('bank', '/unitMilliohm', ['value' => 4, 'basis' => 'read_off'])));
+    $short = ProspectiveShort::at($rig->graph, 'bank.pos');
+    expect($short?->arithmetic)->toContain('0.9 × 2.00 mΩ + 0.00 mΩ cable')->and($short?->currentA)->toEqualWithDelta(1.05 * $rig->graph->batteries['bank.cells']->fullV() / 0.0018, 1.0);
+});

@@ -2,10 +2,12 @@
 
 declare(strict_types=1);
 
+use Hollin\Core\Network\Graph;
 use Hollin\Core\Rules\Sample;
 use Hollin\Core\Solve\LoadFlow;
 use Hollin\Core\Solve\LoadFlowResult;
 use Tests\Rigs;
+use Tests\Small;
 
 /** @param array<string, bool> $running */
 function flowOf(stdClass $document, string $state, array $running = [], string $plan = 'p'): LoadFlowResult
@@ -114,4 +116,28 @@ describe('every generated rig', function (): void {
         }
         expect($solved)->toBeGreaterThan(0);
     })->with(range(1, 30))->group('drawn');
+});
+
+it('takes what is rated in amps at the volts of its charger where there is no battery', function (): void {
+    // 10 A of a 24 V system are 240 W, whatever the charger holds; of a battery it is the battery's.
+    $graph = new Graph();
+    Small::charger($graph, 'c', 'c.pos', 'c.neg', 27.0, 40, 24.0);
+    Small::ohms($graph, 'out', 'c.pos', 'x.pos', 0.001);
+    Small::draw($graph, 'x.pos', 'c.neg', 10);
+    expect(Small::solved($graph)->loads['draw']['watts'])->toEqualWithDelta(240.0, 1e-6);
+});
+
+it('tells one changed admittance from a fresh solve only by rounding', function (): void {
+    $rig = Rigs::planned(Rigs::job(Sample::choose('in_line')));
+    $running = array_fill_keys(array_keys($rig->graph->loads), true);
+    // No charger: it would take what the limit of its input leaves, and answer the change.
+    $settled = $rig->settled['inverting'];
+    $flow = LoadFlow::of($settled, $running);
+    [$re, $im] = LoadFlow::changed($flow, 'c_outlets.l', 'c_outlets.n', 1 / 40);
+    $fresh = LoadFlow::of($settled, $running, [['c_outlets.l', 'c_outlets.n', 40.0]]);
+    foreach ($flow->ac->names as $n => $name) {
+        expect(hypot($re[$n] - $fresh->acV[$name][0], $im[$n] - $fresh->acV[$name][1]))->toBeLessThan(1e-4, $name);
+    }
+    // 40 Ω at the outlets lower them by something to see.
+    expect($flow->acBetween('c_outlets.l', 'c_outlets.n') - $fresh->acBetween('c_outlets.l', 'c_outlets.n'))->toBeGreaterThan(0.2);
 });

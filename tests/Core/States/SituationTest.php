@@ -2,8 +2,16 @@
 
 declare(strict_types=1);
 
+use Hollin\Core\Network\Device;
+use Hollin\Core\Network\Graph;
+use Hollin\Core\Network\Role;
 use Hollin\Core\Rules\Sample;
+use Hollin\Core\States\Contraction;
+use Hollin\Core\States\DirectPotentials;
+use Hollin\Core\States\Engine;
+use Hollin\Core\States\Setting;
 use Tests\Rigs;
+use Tests\Small;
 
 it('tells works from live from dead', function (): void {
     $rig = Rigs::planned(Rigs::job(Sample::choose('subpanel', ['circuits' => ['c_outlets' => true, 'c_fridge' => true]]), Sample::move('c_outlets', 'main_panel', 'neutral')));
@@ -29,4 +37,15 @@ it('finds a soft path through a load and stops at the return', function (): void
     expect($situation->hardHot('main_panel.bus'))->toBe('inverter.inverter')
         ->and($situation->softHot('main_panel.neutral_bar'))->toBeNull()
         ->and($situation->hotAt('inlet.pin_n'))->toBeNull();
+});
+
+it('asks the batteries anew when the first contact of all is on their side', function (): void {
+    // One switch, and it is the battery's: its bit is the first.
+    $graph = new Graph();
+    Small::battery($graph, 'b', 0.003);
+    $graph->device(new Device('switch', 'switch', 'Switch', 'switch', ['on' => 'on', 'off' => 'off'], 'on'));
+    $graph->contact('pole', 'switch', 'b.pos', 'x.pos', Role::DcPositive, 'switch', ['on']);
+    $engine = new Engine(new Contraction($graph));
+    $between = fn(string $position): ?float => DirectPotentials::of($engine->settle(new Setting(['switch' => $position], []))->situation)->between('x.pos', 'b.neg');
+    expect($between('on'))->toEqualWithDelta(13.2, 1e-9)->and($between('off'))->toBeNull()->and($between('on'))->toEqualWithDelta(13.2, 1e-9);
 });

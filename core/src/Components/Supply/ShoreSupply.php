@@ -130,7 +130,7 @@ final class ShoreSupply extends Component
             surrounding: $condition,
             impedanceOhm: self::IMPEDANCE_OHM,
         ));
-        $graph->supplies[$this->id] = new Supply($this->id, 'shore', "{$this->id}.supply", array_map(floatval(...), $supplies));
+        $graph->supplies[$this->id] = new Supply($this->id, 'shore', "{$this->id}.supply", array_map(floatval(...), $supplies), true);
     }
 
     /**
