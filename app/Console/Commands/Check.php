@@ -223,11 +223,11 @@ final class Check extends Command
         $this->raw('What is live   ' . implode('  ', array_map(fn(array $s): string => "{$s['letter']} = {$s['title']}", $answer['states'])));
         foreach ($answer['table'] as $row) {
             $cells = array_map(fn(array $c): string => match ($c['kind']) {
-                'works' => $c['source'], 'live' => '!' . $c['source'], default => '-',
+                'works' => $c['source'], 'ground' => $c['source'] . '*', 'live' => '!' . $c['source'], default => '-',
             }, $row['cells']);
             $this->raw(sprintf('  %-38s %s', mb_strimwidth($row['label'], 0, 38, '…'), implode(' ', array_map(fn(string $c): string => str_pad($c, 3), $cells))));
         }
-        $this->raw('  letter: works from that source; !letter: live, does not work; -: dead. Measure before you touch.');
+        $this->raw('  letter: works from that source; letter*: works, its current comes home over grounds; !letter: live, does not work; -: dead. Measure before you touch.');
         $this->raw('');
         foreach ($answer['findings'] as $finding) {
             $this->raw(sprintf('%-8s %s: %s [%s]', strtoupper($finding['severity']), $finding['title'], $finding['text'], $finding['ways']['words']));

@@ -43,7 +43,7 @@ final class Shape
             'Control' => self::object([
                 'id' => $text, 'component' => $text, 'label' => $text, 'job' => ['type' => 'string', 'enum' => ['breaker', 'plug', 'transfer', 'disconnect', 'switch', 'mode', 'run', 'pedestal']], 'positions' => self::map($text),
             ]),
-            'Cell' => self::object(['kind' => ['type' => 'string', 'enum' => ['works', 'live', 'dead']], 'words' => $text, 'source' => $maybeText, 'by' => $maybeText]),
+            'Cell' => self::object(['kind' => ['type' => 'string', 'enum' => ['works', 'ground', 'live', 'dead']], 'words' => $text, 'source' => $maybeText, 'by' => $maybeText]),
             'TableRow' => self::object([
                 'circuit' => $text, 'label' => $text, 'panel' => $maybeText, 'slot' => ['type' => 'integer'], 'half' => $text, 'ratingA' => $maybeNumber, 'cells' => self::map(self::ref('Cell')),
             ]),
@@ -62,7 +62,7 @@ final class Shape
             ], ['hot' => $texts, 'neutral' => $texts, 'ends' => $texts, 'gateIn' => $texts, 'size' => $text, 'lengthM' => $number, 'parallel' => ['type' => 'integer']]),
             'Wall' => self::object(['plates' => self::map(self::ref('Plate')), 'trays' => self::map(self::ref('Tray')), 'links' => self::list(self::ref('Link'))]),
             'LinkPaint' => self::object([], ['hot' => self::list($maybeText), 'soft' => $flag, 'neutralLive' => $maybeText, 'neutralHome' => $maybeText, 'on' => $flag, 'by' => $texts]),
-            'CircuitPaint' => self::object(['kind' => ['type' => 'string', 'enum' => ['works', 'live', 'dead']], 'source' => $maybeText, 'words' => $text]),
+            'CircuitPaint' => self::object(['kind' => ['type' => 'string', 'enum' => ['works', 'ground', 'live', 'dead']], 'source' => $maybeText, 'words' => $text]),
             'Paint' => self::object([
                 'links' => self::map(self::ref('LinkPaint')), 'circuits' => self::map(self::ref('CircuitPaint')),
                 'buses' => self::map(self::object(['source' => $maybeText, 'soft' => $flag, 'neutralLive' => $maybeText])),

@@ -34,6 +34,17 @@ final readonly class Found
         return new self($key, $slips === 0 && $state === null ? 'outage' : 'slips', $setting, $state, $slips, $words, $states);
     }
 
+    /**
+     * Where a setting comes to only from elsewhere.
+     *
+     * @param array<string, string> $from
+     * @param ?string $state named state whose setting it is
+     */
+    public static function reached(string $key, Setting $setting, array $from, ?string $state, int $slips, string $words): self
+    {
+        return new self($key, 'reached', $setting, $state, $slips, $words, $state === null ? [] : [$state], $from);
+    }
+
     /** @param array<string, string> $from */
     public static function passing(string $key, Setting $setting, array $from, int $step, string $towards): self
     {

@@ -68,6 +68,7 @@ final class Judge
             'outage' => Ways::outage($found->words),
             'passing' => Ways::passing($passing['lastsS'] ?? 0.0, $found->words),
             'outside' => Ways::outside($found->words, $found->slips),
+            'reached' => Ways::reached($found->words, $found->slips),
             default => Ways::slips($found->slips, $found->words),
         };
 

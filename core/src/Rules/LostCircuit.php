@@ -58,7 +58,7 @@ final class LostCircuit implements RigRule
     {
         $states = [];
         foreach ($rig->settled as $state => $settled) {
-            if ($settled->situation->liveness()[$circuit]->kind === 'works') {
+            if ($settled->situation->liveness()[$circuit]->runs()) {
                 $states[] = $state;
             }
         }

@@ -43,6 +43,7 @@ final class Search
         foreach ($this->best as $key => $b) {
             $this->found[] = Found::set($key, $b['setting'], $b['state'], $b['slips'], $b['words'], $b['states']);
         }
+        $this->histories();
         $this->passing();
         $this->outside();
         $this->failures();
@@ -99,6 +100,26 @@ final class Search
         }
     }
 
+    /** Hazards of ends that a setting comes to only from somewhere. */
+    private function histories(): void
+    {
+        $found = [];
+        foreach ((new Histories($this->rig))->ends() as $end) {
+            foreach ($this->hits($end['end']->situation) as $key) {
+                if (!isset($this->best[$key]) && $end['slips'] < ($found[$key]['slips'] ?? PHP_INT_MAX)) {
+                    $found[$key] = $end;
+                }
+            }
+        }
+        foreach ($found as $key => $end) {
+            $this->found[] = Found::reached($key, $end['end']->setting, $end['from'], $end['state'], $end['slips'], $end['words']);
+            $this->reached[$key] = true;
+        }
+    }
+
+    /** @var array<string, true> hazards of such ends */
+    private array $reached = [];
+
     private function passing(): void
     {
         $found = [];
@@ -110,7 +131,7 @@ final class Search
                             continue;
                         }
                         foreach ($this->hits($passing['situation']) as $key) {
-                            if (!isset($this->best[$key]) && !isset($found[$key])) {
+                            if (!isset($this->best[$key]) && !isset($this->reached[$key]) && !isset($found[$key])) {
                                 $found[$key] = true;
                                 $this->found[] = Found::passing($key, $state->setting, [$device => $from], $step, $state->title);
                             }
@@ -239,7 +260,7 @@ final class Search
     private function claim(string $ruleId, Claim $claim, array $undone, array $whole): void
     {
         $prefix = "{$ruleId}|{$claim->keyPrefix}";
-        foreach ($this->best as $key => $_) {
+        foreach ($this->best + $this->reached as $key => $_) {
             if (str_starts_with($key, $prefix)) {
                 return;
             }

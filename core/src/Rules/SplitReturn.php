@@ -39,12 +39,17 @@ final class SplitReturn implements StateRule
                 continue;
             }
             $works = $situation->workingSource($end->hot, $end->neutral) !== null;
+            $ground = !$works && $situation->homeByGround($end->neutral, $source);
             $label = $rig->graph->label($id);
             $hits[] = new Hit(
-                $id . ($works ? '|wrong path' : '|no return'),
-                $works
+                $id . match (true) {
+                    $works => '|wrong path', $ground => '|by ground', default => '|no return',
+                },
+                $ground
+                    ? sprintf('%s works, but its current leaves by %s and comes home over bonds and equipment grounds, by way of %s: cases and frame carry it, and a ground that opens puts line voltage on them.', $label, $rig->graph->label($end->hotFrom), $rig->graph->label($end->neutralFrom))
+                    : ($works
                     ? sprintf('%s works, but its current leaves by %s and returns by %s: a path nobody sized, and it trips any GFCI on the way.', $label, $rig->graph->label($end->hotFrom), $rig->graph->label($end->neutralFrom))
-                    : sprintf('The hot of %s is live from %s, its neutral lands on %s which has no way back to that source. Nothing on the circuit works, and that neutral bar stands at line voltage as soon as anything is switched on.', $label, $rig->graph->label($end->hotFrom), $rig->graph->label($end->neutralFrom)),
+                    : sprintf('The hot of %s is live from %s, its neutral lands on %s which has no way back to that source. Nothing on the circuit works, and that neutral bar stands at line voltage as soon as anything is switched on.', $label, $rig->graph->label($end->hotFrom), $rig->graph->label($end->neutralFrom))),
                 [$id, $end->hotFrom, $end->neutralFrom],
                 [],
                 array_values(array_filter([
@@ -55,7 +60,10 @@ final class SplitReturn implements StateRule
                 ])),
                 [[$rig->graph->sources[$source]->a, $end->hot]],
                 $works ? Severity::Warning : Severity::Danger,
-                $works ? 'Return by another path than the hot' : 'Hot without its neutral',
+                match (true) {
+                    $works => 'Return by another path than the hot', $ground => 'Load current on the grounds', default => 'Hot without its neutral',
+                },
+                because: $ground ? "split_return|{$id}|no return" : null,
             );
         }
 

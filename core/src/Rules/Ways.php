@@ -35,6 +35,12 @@ final readonly class Ways
         return new self('outage', [['slips' => 0, 'failures' => 0, 'words' => $what]], "without any slip: {$what}");
     }
 
+    /** The setting comes to rest otherwise elsewhere: what happened before decides. */
+    public static function reached(string $what, int $slips): self
+    {
+        return new self($slips === 0 ? 'always' : 'slips', [['slips' => $slips, 'failures' => 0, 'words' => $what]], ($slips === 0 ? 'by what went before: ' : 'one slip: ') . $what);
+    }
+
     /** Something outside the rig is faulty: a pedestal wired wrong. One failure, and not the rig's. */
     public static function outside(string $what, int $slips = 0): self
     {

@@ -8,15 +8,26 @@ namespace Hollin\Core\States;
 final readonly class Liveness
 {
     private function __construct(
-        /** works, live or dead */
+        /** works, ground (it runs, and its current comes home over grounds), live or dead */
         public string $kind,
         public ?string $source,
         public string $words,
     ) {}
 
+    /** Whether a load on it runs, by whatever way its current comes home. */
+    public function runs(): bool
+    {
+        return $this->kind === 'works' || $this->kind === 'ground';
+    }
+
     public static function works(string $source): self
     {
         return new self('works', $source, 'works');
+    }
+
+    public static function throughGround(string $source): self
+    {
+        return new self('ground', $source, 'works, its current comes home over the grounds');
     }
 
     public static function withoutReturn(string $source): self

@@ -16,6 +16,9 @@ final class Situation
     /** @var ?array<string, array{int, int}> */
     private ?array $acSources = null;
 
+    /** @var ?array<int, int> root => root it is joined with by bonds */
+    private ?array $bondedRoots = null;
+
     private ?AlternatingPotentials $alternating = null;
 
     /** @var ?array<int, string> */
@@ -168,6 +171,40 @@ final class Situation
         return null;
     }
 
+    /**
+     * Whether a terminal is joined with the neutral of a source by neutral-ground bonds and the grounds
+     * between them, and not by metal alone: what returns there runs, over conductors that are no return.
+     */
+    public function homeByGround(string $terminal, string $source): bool
+    {
+        $root = $this->root($terminal);
+        $home = $this->root($this->network->graph->sources[$source]->b);
+
+        return $root !== $home && $this->bonded($root) === $this->bonded($home);
+    }
+
+    /** Root of a root with the closed neutral-ground bonds taken for metal. */
+    private function bonded(int $root): int
+    {
+        if ($this->bondedRoots === null) {
+            $this->bondedRoots = [];
+            foreach ($this->network->bonds as [$element, $neutral, $ground]) {
+                if ($this->isClosed($element)) {
+                    $a = $this->bonded($this->roots[$neutral]);
+                    $b = $this->bonded($this->roots[$ground]);
+                    if ($a !== $b) {
+                        $this->bondedRoots[$a] = $b;
+                    }
+                }
+            }
+        }
+        while (isset($this->bondedRoots[$root])) {
+            $root = $this->bondedRoots[$root];
+        }
+
+        return $root;
+    }
+
     /** @return array<string, Liveness> by circuit */
     public function liveness(): array
     {
@@ -180,6 +217,11 @@ final class Situation
                     continue;
                 }
                 $hard = $this->hardHot($end->hot);
+                $across = $hard === null ? $this->hardHot($end->neutral) : null;
+                if ($hard !== null && $this->homeByGround($end->neutral, $hard) || $across !== null && $this->homeByGround($end->hot, $across)) {
+                    $this->liveness[$id] = Liveness::throughGround($hard ?? (string) $across);
+                    continue;
+                }
                 $hot = $this->softHot($end->hot);
                 $neutral = $this->hotAt($end->neutral);
                 $this->liveness[$id] = match (true) {

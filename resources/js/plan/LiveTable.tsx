@@ -50,6 +50,12 @@ export function LiveTable({ answer, plain = false }: { answer: Answer; plain?: b
                           <b className={`letter letter-${cell.source}`}>{cell.source}</b> {SOURCE_WORDS[cell.source ?? '']}
                         </>
                       )}
+                      {cell?.kind === 'ground' && (
+                        <>
+                          <b className={`letter letter-${cell.source}`}>{cell.source}</b> <b className="letter letter-live">!</b>{' '}
+                          {cell.words}
+                        </>
+                      )}
                       {cell?.kind === 'live' && (
                         <>
                           <b className="letter letter-live">!</b> {cell.words}

@@ -71,7 +71,7 @@ export function Wall({ answer, state, scenario, geometry, focus, chosen, onChoos
               <Fork
                 key={row.circuit}
                 route={geometry.forks[row.circuit!]!}
-                live={paint?.circuits[row.circuit!]?.kind === 'live'}
+                live={['live', 'ground'].includes(paint?.circuits[row.circuit!]?.kind ?? '')}
                 lit={concerned.has(row.circuit!)}
               />
             )),
@@ -682,7 +682,9 @@ function TrayRow({
       : live
         ? live.kind === 'works'
           ? `works from ${SOURCE_WORDS[live.source ?? '']}`
-          : live.words
+          : live.kind === 'ground'
+            ? `${live.words}, from ${SOURCE_WORDS[live.source ?? '']}`
+            : live.words
         : '';
   const key = (e: KeyboardEvent) => {
     if ((e.key === 'm' || e.key === 'M') && row.circuit && movable) {
@@ -724,7 +726,7 @@ function TrayRow({
         <span className={`bar-fill ${share >= 0.999 ? 'bar-over' : share > 0.8 ? 'bar-near' : ''}`} style={{ width: `${share * 100}%` }} />
       </span>
       <span className={`notch ${on ? 'notch-on' : ''} ${live ? `notch-${live.kind}` : ''}`} aria-hidden="true">
-        {live?.kind === 'works' ? live.source : live?.kind === 'live' ? '!' : ''}
+        {live?.kind === 'works' ? live.source : live?.kind === 'ground' ? `${live.source}!` : live?.kind === 'live' ? '!' : ''}
       </span>
     </button>
   );

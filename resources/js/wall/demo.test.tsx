@@ -205,7 +205,7 @@ describe('a finding', () => {
     expect(new Set(ids).size).toBe(ids.length);
     for (const f of planned.findings) expect(f.because).not.toBe(f.id);
     expect(planned.findings.find((f) => f.rule === 'live_pins')!.because).toBe(
-      planned.findings.find((f) => f.rule === 'split_return' && f.severity === 'danger')!.id,
+      planned.findings.find((f) => f.rule === 'split_return' && f.title === 'Hot without its neutral')!.id,
     );
   });
 

@@ -3,9 +3,12 @@
 declare(strict_types=1);
 
 use Hollin\Core\Network\Battery;
+use Hollin\Core\Network\Element;
+use Hollin\Core\Network\ElementKind;
 use Hollin\Core\Network\Fault;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\PowerConverter;
+use Hollin\Core\Network\Role;
 use Hollin\Core\Network\Source;
 use Hollin\Core\Rules\Examination;
 use Hollin\Core\Sizing\ProspectiveShort;
@@ -322,7 +325,7 @@ it('raises no volts by more load on two wires', function (float $ohm): void {
 
 it('says of each circuit what the solve says', function (int $seed): void {
     $rig = Drawn::rig(Drawn::components($seed));
-    $said = ['works' => 0, 'dead' => 0, 'live' => 0];
+    $said = ['works' => 0, 'ground' => 0, 'dead' => 0, 'live' => 0];
     foreach ($rig->settled as $state => $settled) {
         $flow = LoadFlow::of($settled, []);
         // A source that is shorted or starved has its own findings; its circuits have no volts to compare.
@@ -331,7 +334,15 @@ it('says of each circuit what the solve says', function (int $seed): void {
             $end = $rig->graph->circuits[$id];
             $across = (float) $flow->acBetween($end->hot, $end->neutral);
             // With no load on, what works has its volts, and what is dead has none to the frame but ghosts.
-            $live->kind === 'works' ? expect($across)->toBeGreaterThan(80.0, "{$state} {$id}") : null;
+            in_array($live->kind, ['works', 'ground'], true) ? expect($across)->toBeGreaterThan(80.0, "{$state} {$id}") : null;
+            if ($live->source !== null) {
+                // With 100 Ω between its wires it draws an ampere, or as good as nothing; and grounds carry it, or do not.
+                $loaded = LoadFlow::of($settled, [], [[$end->hot, $end->neutral, 100.0]]);
+                $runs = (float) $loaded->acBetween($end->hot, $end->neutral) > 60.0;
+                $grounds = max([0.0, ...array_map(fn(Element $e): float => abs(($loaded->acA[$e->id] ?? 0.0) - ($flow->acA[$e->id] ?? 0.0)), array_filter($rig->graph->elements, fn(Element $e): bool => $e->role === Role::PE && $e->kind !== ElementKind::Bond))]);
+                expect($runs)->toBe($live->kind !== 'live', "{$state} {$id} {$live->words}");
+                $live->kind === 'ground' ? expect($grounds)->toBeGreaterThan(0.3, "{$state} {$id}") : null;
+            }
             if ($live->kind === 'dead') {
                 $loaded = LoadFlow::of($settled, [], [[$end->hot, 'frame', 3000.0], [$end->neutral, 'frame', 3000.0]]);
                 expect(max((float) $loaded->acBetween($end->hot, 'frame'), (float) $loaded->acBetween($end->neutral, 'frame')))->toBeLessThan(10.0, "{$state} {$id}");

@@ -77,7 +77,7 @@ it('joined sources: sums voltages over impedances', function (): void {
 it('puts what follows from a cause beneath it', function (): void {
     $document = Rigs::job(['kind' => 'set_need', 'path' => '/offGrid/c_outlets', 'value' => true], Sample::choose('subpanel', ['circuits' => ['c_outlets' => true]]), Sample::move('c_outlets', 'main_panel', 'neutral'));
     $findings = (new Judge(Rigs::planned($document)))->findings;
-    $cause = array_values(array_filter($findings, fn(Finding $f): bool => $f->rule->id === 'split_return' && $f->ways->kind === 'always' && $f->severity()->value === 'danger'))[0];
+    $cause = array_values(array_filter($findings, fn(Finding $f): bool => $f->rule->id === 'split_return' && $f->ways->kind === 'always' && $f->hit->key === 'c_outlets|no return'))[0];
     $following = array_filter($findings, fn(Finding $f): bool => $f->toArray()['because'] === $cause->identity());
     expect(array_map(fn(Finding $f): string => $f->rule->id, array_values($following)))->toContain('live_pins')->toContain('lost_circuit');
 });

@@ -84,7 +84,7 @@ function liveTable(array ...$edits): array
         foreach ($rig->settled as $settled) {
             $live = $settled->situation->liveness()[$id];
             $letter = match ($live->kind) {
-                'works' => $rig->graph->sources[(string) $live->source]->letter, 'live' => '!', default => '.',
+                'works' => $rig->graph->sources[(string) $live->source]->letter, 'ground' => 'g', 'live' => '!', default => '.',
             };
             $table[$id] = ($table[$id] ?? '') . $letter;
         }
@@ -112,7 +112,8 @@ it('says what is live with a subpanel, a neutral forgotten', function (): void {
         // The shore side comes up through the fridge wherever nothing else holds its neutral.
         'c_air' => '.!SSSS!S.',
         'c_converter' => '.!SSSS!S.',
-        'c_fridge' => '.!SSSS!!.',
+        // At a dead or a weak pedestal it runs, and its amps come home over the cord's ground.
+        'c_fridge' => '.!SSSSgg.',
         'c_outlets' => '.ISSSSII.',
         'c_water' => '.!SSSS!S.',
         'c_wet' => '.!SSSS!S.',

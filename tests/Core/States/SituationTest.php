@@ -6,6 +6,7 @@ use Hollin\Core\Network\Device;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Role;
 use Hollin\Core\Rules\Sample;
+use Hollin\Core\Solve\LoadFlow;
 use Hollin\Core\States\Contraction;
 use Hollin\Core\States\DirectPotentials;
 use Hollin\Core\States\Engine;
@@ -48,4 +49,25 @@ it('asks the batteries anew when the first contact of all is on their side', fun
     $engine = new Engine(new Contraction($graph));
     $between = fn(string $position): ?float => DirectPotentials::of($engine->settle(new Setting(['switch' => $position], []))->situation)->between('x.pos', 'b.neg');
     expect($between('on'))->toEqualWithDelta(13.2, 1e-9)->and($between('off'))->toBeNull()->and($between('on'))->toEqualWithDelta(13.2, 1e-9);
+});
+
+it('tells a circuit that runs over the grounds from one that has no way home', function (): void {
+    // Moved to the inverter's panel with its neutral left behind: at a dead pedestal the cord's neutral and ground meet in the service.
+    $rig = Rigs::planned(Rigs::job(
+        Sample::choose('subpanel', ['circuits' => ['c_fridge' => true], 'converter' => 'ahead']),
+        Sample::move('c_fridge', 'main_panel', 'neutral'),
+    ));
+    $kinds = fn(string $state): string => $rig->settled[$state]->situation->liveness()['c_fridge']->kind;
+    expect($kinds('inverting'))->toBe('live')->and($kinds('dead_pedestal'))->toBe('ground')->and($kinds('nothing'))->toBe('dead');
+
+    // The solve agrees: its amps come home through the cord's ground and the feeder's.
+    $load = array_key_first(array_filter($rig->graph->loads, fn($l): bool => $l->circuit === 'c_fridge'));
+    $flow = LoadFlow::of($rig->settled['dead_pedestal'], [$load => true]);
+    expect($flow->loads[$load]['amps'])->toBeGreaterThan(1.0)
+        ->and($flow->acA['feeder_main.ground'])->toBeGreaterThan(0.9 * $flow->loads[$load]['amps'])
+        ->and(LoadFlow::of($rig->settled['inverting'], [$load => true])->loads[$load]['amps'])->toBeLessThan(0.01);
+
+    $found = Rigs::findings($rig, 'split_return');
+    $keys = array_map(fn($f): string => $f->hit->key, $found);
+    expect($keys)->toContain('c_fridge|no return', 'c_fridge|by ground');
 });

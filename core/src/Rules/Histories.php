@@ -1,0 +1,121 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Rules;
+
+use Hollin\Core\States\NamedState;
+use Hollin\Core\States\Setting;
+use Hollin\Core\States\Settled;
+
+/**
+ * Ends that a setting comes to only from somewhere: a contactor that holds itself in stays in when the
+ * supply that pulled it in goes. Followed from the rest of each named state, and from each automatic device
+ * in each of its positions there (a hand may have pushed it in), by single moves of one control or of what
+ * surrounds the rig; where that leads to another named state's setting, on from there.
+ */
+final class Histories
+{
+    /** More ends of its own than this no rig is followed to. */
+    private const MOST = 500;
+
+    /** @var array<string, true> settings with the positions they ended in */
+    private array $seen = [];
+
+    /** @var array<string, string> setting => named state */
+    private array $namedBy = [];
+
+    public function __construct(private readonly Examination $rig)
+    {
+        foreach ($rig->named as $id => $state) {
+            $this->namedBy[self::key($state->setting)] ??= $id;
+        }
+    }
+
+    private static function key(Setting $setting): string
+    {
+        $controls = $setting->controls;
+        $surroundings = $setting->surroundings;
+        ksort($controls);
+        ksort($surroundings);
+
+        return json_encode([$controls, $surroundings], JSON_THROW_ON_ERROR);
+    }
+
+    /** @return \Generator<int, array{end: Settled, from: array<string, string>, state: ?string, slips: int, words: string}> ends that differ from the rest of their setting */
+    public function ends(): \Generator
+    {
+        $automatic = $this->rig->engine->automatic();
+        $queue = $this->seen = [];
+        foreach ($this->rig->named as $id => $state) {
+            $rest = array_intersect_key($this->rig->settled[$id]->positions, $automatic);
+            $queue[] = [$state, $rest, "from \"{$state->title}\""];
+            foreach ($automatic as $device => $of) {
+                foreach ($of->positionNames() as $position) {
+                    $end = $position === $rest[$device] ? null : $this->end($state->setting, [$device => $position] + $rest, sprintf('in "%s", once %s is in "%s"', $state->title, $of->label, $of->positions[$position]));
+                    if ($end !== null) {
+                        yield $end;
+                        $queue[] = [$state, array_intersect_key($end['end']->positions, $automatic), $end['words']];
+                    }
+                }
+            }
+        }
+        for ($i = 0; $i < count($queue) && count($this->seen) < self::MOST; $i++) {
+            [$state, $from, $words] = $queue[$i];
+            foreach ($this->moves($state) as [$setting, $move]) {
+                $end = $this->end($setting, $from, "{$words}, {$move}");
+                if ($end !== null) {
+                    yield $end;
+                    if ($end['state'] !== null) {
+                        $queue[] = [$this->rig->named[$end['state']], array_intersect_key($end['end']->positions, $automatic), $end['words']];
+                    }
+                }
+            }
+        }
+    }
+
+    /**
+     * Where a setting ends coming from somewhere, if that is neither its rest nor seen before.
+     *
+     * @param array<string, string> $from
+     * @return ?array{end: Settled, from: array<string, string>, state: ?string, slips: int, words: string}
+     */
+    private function end(Setting $setting, array $from, string $words): ?array
+    {
+        $end = $this->rig->engine->settle($setting, $from);
+        if ($end->situation === $this->rig->engine->settle($setting)->situation) {
+            return null;
+        }
+        $at = self::key($setting) . json_encode(array_intersect_key($end->positions, $this->rig->engine->automatic()), JSON_THROW_ON_ERROR);
+        if (isset($this->seen[$at])) {
+            return null;
+        }
+        $this->seen[$at] = true;
+        $named = $this->namedBy[self::key($setting)] ?? null;
+
+        return ['end' => $end, 'from' => $from, 'state' => $named, 'slips' => $named === null ? 1 : 0, 'words' => $words];
+    }
+
+    /** @return \Generator<int, array{Setting, string}> settings one move away, with the move */
+    private function moves(NamedState $state): \Generator
+    {
+        $setting = $state->setting;
+        foreach ($this->rig->graph->devices as $id => $device) {
+            if ($device->isAutomatic() || isset($this->rig->engine->network->heldClosed[$id]) || !$device->matters($setting->controls)) {
+                continue;
+            }
+            foreach ($device->positionNames() as $position) {
+                if ($position !== $setting->controls[$id]) {
+                    yield [$setting->with($id, $position), "{$device->label} {$device->positions[$position]}"];
+                }
+            }
+        }
+        foreach ($this->rig->graph->surroundings as $id => $surrounding) {
+            foreach ($surrounding->matters($setting->controls) ? $surrounding->distinct() : [] as $value) {
+                if ($value !== $setting->surroundings[$id]) {
+                    yield [new Setting($setting->controls, [$id => $value] + $setting->surroundings), lcfirst($surrounding->label) . " {$surrounding->values[$value]}"];
+                }
+            }
+        }
+    }
+}
