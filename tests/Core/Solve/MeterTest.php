@@ -7,6 +7,7 @@ use Hollin\Core\Network\Fault;
 use Hollin\Core\Rules\Examination;
 use Hollin\Core\Rules\Sample;
 use Hollin\Core\Solve\Meter;
+use Hollin\Core\Solve\Reading;
 use Hollin\Core\States\Contraction;
 use Hollin\Core\States\Engine;
 use Hollin\Core\States\Setting;
@@ -180,4 +181,10 @@ it('shows nothing where sources are joined', function (): void {
     $rig = Rigs::planned(Rigs::job(['kind' => 'survey_remove', 'component' => 'c_water'], Sample::alone('back_fed', ['interlocked' => false])));
     $meter = meterOn($rig, 'shore_and_inverter', [], ['main_panel.backfeed_breaker' => 'on']);
     expect($meter->acVolts('main_panel.bus', 'frame')->kind)->toBe('hazard')->and($meter->acAmps('inverter_out.hot')->kind)->toBe('hazard')->and($meter->ohms('main_panel.bus', 'frame')->kind)->toBe('hazard');
+});
+
+it('writes a reading down with as many digits as it can vouch for', function (): void {
+    expect(Reading::range(2.0, 1.123456, 'V', 'in step and against')->toArray())->toBe(['kind' => 'range', 'value' => 1.12346, 'highest' => 2.0, 'unit' => 'V', 'words' => 'in step and against'])
+        ->and(Reading::number(1.0, 'V')->toArray())->toBe(['kind' => 'number', 'value' => 1.0, 'highest' => null, 'unit' => 'V', 'words' => ''])
+        ->and(Reading::hazard('live')->toArray())->toBe(['kind' => 'hazard', 'value' => null, 'highest' => null, 'unit' => '', 'words' => 'live']);
 });

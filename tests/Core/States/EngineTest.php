@@ -129,3 +129,18 @@ it('parts one failed pole from those that move with it', function (): void {
     expect(array_map($open->isClosed(...), ['inverter.pass_l', 'inverter.pass_n']))->toBe([true, false])
         ->and(array_filter($open->liveness(), fn($l): bool => $l->kind === 'works'))->toBe([]);
 });
+
+it('knows whether a failure would have changed anything on the way', function (): void {
+    $rig = Rigs::planned(Rigs::job(Sample::choose('in_line')));
+    $failures = array_column(Failure::ofNetwork($rig->engine->network), null, 'id');
+    // Coming to shore it inverts for the 15 s of qualifying, then passes.
+    $arrives = $rig->engine->settle($rig->named['shore_and_inverter']->setting, ['inverter.relay' => 'invert']);
+    expect($arrives->isTouchedBy($failures['inverter.pass_l.welded']))->toBeTrue('closed all the while it waits')
+        ->and($arrives->isTouchedBy($failures['inverter.pass_l.stuck_open']))->toBeTrue('closed at the end')
+        ->and($arrives->isTouchedBy($failures['inverter.relay.stuck_invert']))->toBeTrue('leaves that position')
+        ->and($arrives->isTouchedBy($failures['inverter.relay.dead']))->toBeTrue('is elsewhere');
+    $rests = $rig->engine->settle($rig->named['nothing']->setting);
+    expect($rests->isTouchedBy($failures['inverter.pass_l.stuck_open']))->toBeFalse('open anyway')
+        ->and($rests->isTouchedBy($failures['inverter.relay.dead']))->toBeFalse('rests anyway')
+        ->and($rests->isTouchedBy($failures['inverter.pass_l.welded']))->toBeTrue();
+});

@@ -117,3 +117,18 @@ it('lets low volts stand for high ones exactly', function (int $seed): void {
         expect($ends[0])->toBe($ends[1]);
     }
 })->with(range(1, 20))->group('drawn');
+
+it('counts what it walks where one control matters only with another', function (string $demo, string $plan): void {
+    $rig = Rigs::planned(Rigs::demo($demo), $plan);
+    $enumeration = new Enumeration($rig->engine);
+    $dependent = array_filter($rig->graph->devices, fn($d): bool => $d->while !== [] && !$d->isAutomatic());
+    expect(iterator_count($enumeration->settings()))->toBe($enumeration->reduced())->and($dependent !== [])->toBe($demo === 'tideline');
+    // What a control that does not matter is set to is walked once, in its usual position.
+    foreach ($enumeration->settings() as $setting) {
+        foreach ($dependent as $id => $device) {
+            if (!$device->matters($setting->controls)) {
+                expect($setting->controls[$id])->toBe($device->normal);
+            }
+        }
+    }
+})->with([['grafting', 'panel'], ['tideline', 'line'], ['tideline', 'some']]);
