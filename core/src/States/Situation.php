@@ -325,9 +325,11 @@ final class Situation
         foreach ($this->acSources() as $id => [$hotRoot, $neutralRoot]) {
             $queue = [$hotRoot];
             $seen = [$hotRoot => true, $neutralRoot => true];
+            $home = $this->bonded($neutralRoot);
             while ($queue !== []) {
                 foreach ($next[array_pop($queue)] ?? [] as $root) {
-                    if (!isset($seen[$root])) {
+                    // What a bond holds to the source's neutral does not come up: the current goes home there.
+                    if (!isset($seen[$root]) && $this->bonded($root) !== $home) {
                         $seen[$root] = true;
                         $this->softLive[$root] ??= $id;
                         $queue[] = $root;

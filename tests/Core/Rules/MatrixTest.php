@@ -110,13 +110,13 @@ it('says what is live with a subpanel, a neutral forgotten', function (): void {
     $forgotten = liveTable(Sample::choose('subpanel', ['circuits' => ['c_outlets' => true, 'c_fridge' => true], 'converter' => 'ahead']), Sample::move('c_fridge', 'main_panel', 'neutral'));
     expect($forgotten)->toBe([
         // The shore side comes up through the fridge wherever nothing else holds its neutral.
-        'c_air' => '.!SSSS!S.',
-        'c_converter' => '.!SSSS!S.',
+        'c_air' => '.!SSSS.S.',
+        'c_converter' => '.!SSSS.S.',
         // At a dead or a weak pedestal it runs, and its amps come home over the cord's ground.
         'c_fridge' => '.!SSSSgg.',
         'c_outlets' => '.ISSSSII.',
-        'c_water' => '.!SSSS!S.',
-        'c_wet' => '.!SSSS!S.',
-        'inverter_feed' => '.!SSSS!S.',
+        'c_water' => '.!SSSS.S.',
+        'c_wet' => '.!SSSS.S.',
+        'inverter_feed' => '.!SSSS.S.',
     ]);
 });

@@ -67,6 +67,12 @@ it('tells a circuit that runs over the grounds from one that has no way home', f
         ->and($flow->acA['feeder_main.ground'])->toBeGreaterThan(0.9 * $flow->loads[$load]['amps'])
         ->and(LoadFlow::of($rig->settled['inverting'], [$load => true])->loads[$load]['amps'])->toBeLessThan(0.01);
 
+    // The bond at the service holds the neutral bar: the shore side comes up with nothing plugged in, not with a dead pedestal.
+    expect($rig->settled['inverting']->situation->liveness()['c_air']->kind)->toBe('live')->and($rig->settled['dead_pedestal']->situation->liveness()['c_air']->kind)->toBe('dead');
+    $all = $rig->allLoads();
+    expect(LoadFlow::of($rig->settled['inverting'], $all)->acBetween('main_panel.bus', 'frame'))->toBeGreaterThan(80.0)
+        ->and(LoadFlow::of($rig->settled['dead_pedestal'], $all)->acBetween('main_panel.bus', 'frame'))->toBeLessThan(5.0);
+
     $found = Rigs::findings($rig, 'split_return');
     $keys = array_map(fn($f): string => $f->hit->key, $found);
     expect($keys)->toContain('c_fridge|no return', 'c_fridge|by ground');
