@@ -202,6 +202,14 @@ final class StateAnswer
         return $rig->graph->label($rig->graph->sources[$source]->component ?? $source);
     }
 
+    /** What a load is called; a unit's own draw by the unit. */
+    private static function labelOf(Examination $rig, string $load): string
+    {
+        $of = $rig->graph->loads[$load] ?? $rig->graph->users[$load] ?? null;
+
+        return $of->label ?? $rig->graph->label(explode('.', $load)[0]);
+    }
+
     /** @return array<string, mixed> */
     public static function flowOf(LoadFlowResult $flow, Examination $rig): array
     {
@@ -230,7 +238,7 @@ final class StateAnswer
         return [
             'trouble' => $flow->trouble, 'amps' => (object) $amps, 'volts' => (object) $volts, 'loading' => array_values($loading),
             'sources' => array_map(fn(string $id, array $s): array => ['id' => $id, 'label' => self::owner($rig, $id), 'volts' => round($s['volts'], 2), 'amps' => round($s['amps'], 2), 'watts' => round($s['watts'], 1), 'overloaded' => $s['overloaded']], array_keys($flow->sources), $flow->sources),
-            'loads' => array_map(fn(string $id, array $l): array => ['id' => $id, 'volts' => round($l['volts'], 2), 'amps' => round($l['amps'], 2), 'watts' => round($l['watts'], 1), 'collapsed' => $l['collapsed']], array_keys($flow->loads), $flow->loads),
+            'loads' => array_map(fn(string $id, array $l): array => ['id' => $id, 'label' => self::labelOf($rig, (string) $id), 'volts' => round($l['volts'], 2), 'amps' => round($l['amps'], 2), 'watts' => round($l['watts'], 1), 'collapsed' => $l['collapsed']], array_keys($flow->loads), $flow->loads),
             'lostW' => round($flow->lostW, 2), 'residual' => $flow->residual,
             'floating' => array_map(fn(string $id): string => self::owner($rig, $id), $flow->floating),
         ];

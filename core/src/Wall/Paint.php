@@ -35,7 +35,7 @@ final class Paint
             if (isset($rig->graph->terminals["{$id}.bus"])) {
                 $hot = $situation->hotAt("{$id}.bus");
                 $stray = $situation->hotAt("{$id}.neutral_bar");
-                $buses[$id] = ['soft' => $hot !== null && $situation->hardHot("{$id}.bus") === null, 'source' => $hot === null ? null : $rig->graph->sources[$hot]->letter, 'neutralLive' => $stray === null ? null : $rig->graph->sources[$stray]->letter];
+                $buses[$id] = ['soft' => $hot !== null && $situation->hardHot("{$id}.bus") === null, 'source' => $hot === null ? null : $rig->graph->sources[$hot]->letter, 'neutralLive' => $stray === null ? null : $rig->graph->sources[$stray]->letter, 'exchanged' => self::exchanged($rig, $situation, "{$id}.bus", "{$id}.neutral_bar")];
             }
         }
 
@@ -75,7 +75,21 @@ final class Paint
             }
         }
 
-        return ['hot' => [$ends[0]['letter'] ?? null, $ends[1]['letter'] ?? null], 'soft' => ($ends[1]['soft'] ?? false), 'neutralLive' => $neutral[1]['letter'] ?? null, 'neutralHome' => $home];
+        return [
+            'hot' => [$ends[0]['letter'] ?? null, $ends[1]['letter'] ?? null], 'soft' => ($ends[1]['soft'] ?? false), 'neutralLive' => $neutral[1]['letter'] ?? null, 'neutralHome' => $home,
+            'exchanged' => self::exchanged($rig, $situation, $link['hot'][1], $link['neutral'][1]),
+        ];
+    }
+
+    /** Letter of the source that feeds two terminals with hot and neutral exchanged, or null. */
+    private static function exchanged(Examination $rig, Situation $situation, string $hot, string $neutral): ?string
+    {
+        if (!isset($rig->graph->terminals[$hot], $rig->graph->terminals[$neutral])) {
+            return null;
+        }
+        $source = $situation->hardHot($neutral);
+
+        return $source !== null && $situation->root($rig->graph->sources[$source]->b) === $situation->root($hot) ? $rig->graph->sources[$source]->letter : null;
     }
 
     /**

@@ -155,7 +155,7 @@ export function FlowFacts({ settled }: { settled: SettledState }) {
           </tr>
           {collapsed.map((l) => (
             <tr key={l.id} className="over">
-              <th scope="row">{l.id.split('.')[0]} gives up</th>
+              <th scope="row">{l.label} gives up</th>
               <td className="figures">{l.volts.toFixed(0)} V</td>
               <td />
               <td />

@@ -96,7 +96,7 @@ export function ListForm({ answer, state, scenario, focus, chosen, onChoose, onM
                   {answer.labels[link.from.row ?? link.from.c] ?? link.from.c} to {answer.labels[link.to.c] ?? link.to.c}
                   {link.size ? `, ${units.size(link.size)}, ${units.length(link.lengthM ?? 0)}` : link.label && `, ${link.label}`}:{' '}
                   {p.letter
-                    ? `live from ${SOURCE_WORDS[p.letter]}`
+                    ? `live from ${SOURCE_WORDS[p.letter]}${p.exchanged ? ', hot and neutral exchanged' : ''}`
                     : p.pattern === 'battery'
                       ? 'live from the battery'
                       : link.kind === 'bond'

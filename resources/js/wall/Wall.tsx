@@ -203,7 +203,7 @@ function RibbonWords({ link, route, paint }: { link: Link; route: Point[]; paint
               : link.label}
         </text>
       )}
-      {paint.letter && paint.pattern !== 'soft' && <Mark x={at.x} y={at.y} n={paint.letter} kind="letter" />}
+      {paint.letter && paint.pattern !== 'soft' && <Mark x={at.x} y={at.y} n={paint.exchanged ? `${paint.letter}!` : paint.letter} kind="letter" />}
     </g>
   );
 }
@@ -561,7 +561,9 @@ function Tray({
               ? bus.soft
                 ? `live through a load`
                 : `${SOURCE_WORDS[bus.source]}${total !== undefined ? ` · ${total.toFixed(1)} A` : ''}`
-              : 'dead'}
+              : bus?.exchanged
+                ? `${SOURCE_WORDS[bus.exchanged]}, hot and neutral exchanged`
+                : 'dead'}
         </span>
         {worst && <Severity severity={worst} />}
       </h3>

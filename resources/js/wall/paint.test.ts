@@ -26,6 +26,16 @@ describe('a ribbon', () => {
     expect(ribbonPaint(ac, paint({ hot: ['I', 'I'], soft: true }), { 'f.hot': 4 })).toMatchObject({ pattern: 'soft', amps: null });
   });
 
+  it('is live where hot and neutral are exchanged, and says so', () => {
+    expect(ribbonPaint(ac, paint({ hot: [null, null], neutralLive: 'S', exchanged: 'S' }), { 'f.hot': 4 })).toMatchObject({
+      pattern: 'shore',
+      letter: 'S',
+      amps: 4,
+      exchanged: true,
+    });
+    expect(ribbonPaint(ac, paint({ hot: ['S', 'S'], exchanged: null }), undefined).exchanged).toBe(false);
+  });
+
   it('shows amps when some flow', () => {
     expect(ribbonPaint(ac, paint({ hot: ['S', 'S'] }), { 'f.pole': 12.3 }).amps).toBe(12.3);
     expect(ribbonPaint(ac, paint({ hot: ['S', 'S'] }), {}).amps).toBeNull();

@@ -33,6 +33,8 @@ export interface RibbonPaint {
   /** a charger's lead: out of its first end, or into it */
   charging: 'forward' | 'back' | null;
   amps: number | null;
+  /** hot and neutral exchanged: live, on the wrong wire */
+  exchanged: boolean;
 }
 
 export function ribbonPaint(link: Link, paint: Paint | undefined, amps: Record<string, number> | undefined): RibbonPaint {
@@ -42,14 +44,16 @@ export function ribbonPaint(link: Link, paint: Paint | undefined, amps: Record<s
     const by = p?.by ?? [];
     const charging =
       link.kind === 'negative' ? null : by.includes(`C:${link.from.c}`) ? 'forward' : by.includes(`C:${link.to.c}`) ? 'back' : null;
-    return { pattern: p?.on ? 'battery' : 'dead', letter: null, charging, amps: flowing };
+    return { pattern: p?.on ? 'battery' : 'dead', letter: null, charging, amps: flowing, exchanged: false };
   }
-  const letter = p?.hot?.[1] ?? null;
+  const exchanged = !p?.hot?.[1] && !!p?.exchanged;
+  const letter = p?.hot?.[1] ?? p?.exchanged ?? null;
   return {
     pattern: letter ? (p?.soft ? 'soft' : (PATTERN_OF[letter] ?? 'shore')) : 'dead',
     letter,
     charging: null,
     amps: letter && !p?.soft ? flowing : null,
+    exchanged,
   };
 }
 

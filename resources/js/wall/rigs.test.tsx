@@ -202,7 +202,7 @@ describe('the hand panel', () => {
       volts: {},
       loading: [],
       sources: [{ id: 'shore.supply', label: 'Shore', volts: 118.2, amps: 14.2, watts: 1670, overloaded: true }],
-      loads: [{ id: 'c_air.unit', volts: 71, amps: 9, watts: 600, collapsed: true }],
+      loads: [{ id: 'c_air.unit', label: 'Air conditioner', volts: 71, amps: 9, watts: 600, collapsed: true }],
       lostW: 21.4,
       residual: 1e-12,
       floating: [],
@@ -232,7 +232,7 @@ describe('the hand panel', () => {
     expect(text).toMatch(/at once set 30 ms Converter lock-out: coil released 136 s Surge unit: lets the supply in/);
     expect(text).toContain('Two neutral-ground bonds at two places');
     expect(text).toContain('Shore 118.2 V 14.2 A 1670 W');
-    expect(text).toContain('c_air gives up 71 V');
+    expect(text).toContain('Air conditioner gives up 71 V');
     expect(text).toContain('lost in wires 21 W');
     expect(text).toContain('Main fuse: 189 A of 150 A, opens after about 2 min');
   });

@@ -134,3 +134,22 @@ it('judges the demo rigs as their stories say', function (string $rig, ?string $
     'in line: the factory inverter and its charger are gone' => ['tideline', 'line', ['lock_out always', 'conductor_protection always'], ['charging_loop always', 'joined_sources always']],
     'desk and lockers: no contactor, no loop' => ['tideline', 'some', ['supply_refused always'], ['charging_loop always', 'lock_out always']],
 ]);
+
+it('paints a rig at a reversed pedestal live, on the wrong wire', function (): void {
+    $rig = Rigs::asFound(Rigs::job());
+    $sound = $rig->named['shore_s30']->setting;
+    $of = fn(string $pedestal): array => (new StateAnswer($rig, $sound->controls, ['shore.condition' => $pedestal] + $sound->surroundings, []))->toArray()['paint'];
+    $reversed = $of('reversed');
+    expect($reversed['links']->feeder_main['hot'])->toBe([null, null])->and($reversed['links']->feeder_main['exchanged'])->toBe('S')
+        ->and($reversed['buses']->main_panel['exchanged'])->toBe('S')->and($reversed['buses']->main_panel['neutralLive'])->toBe('S')
+        ->and($reversed['circuits']->c_air['kind'])->toBe('works');
+    $good = $of('good');
+    expect($good['links']->feeder_main['exchanged'])->toBeNull()->and($good['buses']->main_panel['exchanged'])->toBeNull()->and($good['links']->feeder_main['hot'])->toBe(['S', 'S']);
+});
+
+it('calls what gives up by its name', function (): void {
+    $document = Rigs::edit(Rigs::job(), ['kind' => 'survey_set', 'component' => 'c_outlets', 'path' => '/loads', 'value' => ['vacuum' => ['label' => 'Workshop vacuum', 'watts' => 1200, 'kind' => 'motor']]]);
+    $rig = Rigs::asFound($document);
+    $state = new StateAnswer($rig, $rig->named['shore_s30']->setting->controls, $rig->named['shore_s30']->setting->surroundings, ['c_outlets.vacuum']);
+    expect(array_column($state->toArray()['flow']['loads'], 'label', 'id')['c_outlets.vacuum'])->toBe('Workshop vacuum');
+});
