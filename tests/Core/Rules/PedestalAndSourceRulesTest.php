@@ -182,6 +182,18 @@ describe('life safety', function (): void {
         expect(byKey(Rigs::asFound($lithium), 'life_safety'))->toHaveKey('brakes|bms');
     });
 
+    it('is dead with two switches open that stand side by side, and content with a wire beside one', function (): void {
+        $lead = fn(string $id, string $from, string $to, string $pole = 'positive'): array => Sample::add($id, ['type' => 'lead', 'label' => $id, 'from' => $from, 'to' => $to, 'pole' => $pole, 'cable' => ['size' => 'awg:10', 'lengthM' => 1]]);
+        $switch = fn(string $id): array => Sample::add($id, ['type' => 'dc_switch', 'label' => ucfirst($id), 'ratingA' => 100]);
+        $load = [Sample::add('brakes', ['type' => 'dc_load', 'label' => 'Breakaway', 'use' => 'breakaway', 'amps' => 16]), $lead('home', 'house.neg', 'brakes.neg', 'negative')];
+        $left = [$switch('left'), $lead('to_left', 'house.pos', 'left.in'), $lead('from_left', 'left.out', 'brakes.pos')];
+        $right = [$switch('right'), $lead('to_right', 'house.pos', 'right.in'), $lead('from_right', 'right.out', 'brakes.pos')];
+        $both = byKey(Rigs::asFound(Rigs::job(...$load, ...$left, ...$right)), 'life_safety');
+        expect(array_keys($both))->toBe(['brakes|left'])->and($both['brakes|left']->hit->text)->toContain('dead while Left and Right are open')->and($both['brakes|left']->hit->components)->toBe(['brakes', 'left', 'right']);
+        expect(byKey(Rigs::asFound(Rigs::job(...$load, ...$left)), 'life_safety')['brakes|left']->hit->text)->toContain('dead while Left is open');
+        expect(byKey(Rigs::asFound(Rigs::job(...$load, ...$left, ...[$lead('straight', 'house.pos', 'brakes.pos')])), 'life_safety'))->toBe([]);
+    });
+
     it('tells of each of several, dead or not', function () use ($brakes): void {
         $document = Rigs::job(
             Sample::add('alarm', ['type' => 'dc_load', 'label' => 'Gas detector', 'use' => 'detector', 'amps' => 0.1]),

@@ -387,6 +387,26 @@ it('looks at every circuit, also behind one that a GFCI protects', function (): 
     expect($protected)->not->toBe([]);
 });
 
+describe('the battery side in words', function (): void {
+    it('says by what way a battery is shorted, and by the frame where it is', function (): void {
+        $strap = ['kind' => 'plan_fit', 'plan' => 'p', 'id' => 'plus_bond', 'component' => ['type' => 'frame_bond', 'label' => 'Strap', 'from' => 'pos_bar.stud', 'cable' => ['size' => 'awg:8', 'lengthM' => 0.4]]];
+        expect(theFinding('dc_short', Sample::choose('in_line'), Sample::lead('stray', 'pos_bar.stud', 'neg_bar.stud', 'positive'))->hit->text)->toStartWith('The positive of Bank is joined with its negative: by way of ')
+            ->and(theFinding('dc_short', Sample::choose('in_line'), $strap)->hit->text)->toContain('joined with its negative through the frame: by way of')->toContain('Strap');
+    });
+
+    it('names what stays live behind a switch in the negative', function (): void {
+        $switched = [
+            Sample::choose('in_line'),
+            ['kind' => 'plan_fit', 'plan' => 'p', 'id' => 'neg_switch', 'component' => ['type' => 'dc_switch', 'label' => 'Negative switch', 'ratingA' => 600]],
+            Sample::set('ld_shunt_bar', '/to', 'neg_switch.in'),
+            Sample::lead('ld_switch_bar', 'neg_switch.out', 'neg_bar.stud', 'negative'),
+        ];
+        $finding = theFinding('negative_switched', ...$switched);
+        expect($finding->hit->text)->toContain('Open, it leaves every positive live: ')->toContain('Inverter/charger')->not->toContain('all of them')
+            ->and($finding->severity()->value)->toBe('advice')->and($finding->hit->text)->toContain('Find every other way');
+    });
+});
+
 describe('figures in words', function (): void {
     it('says in kiloamps what a device breaks at 14 V where the bank is charged at more', function (): void {
         $text = findingsOf('interrupting_capacity', Sample::choose('in_line'), Sample::set('bank', '/unitMilliohm', ['value' => 5, 'basis' => 'read_off']), Sample::set('main_fuse', '/family', 'mrbf'))[0]->hit->text;

@@ -98,7 +98,7 @@ it('hunts where a contactor\'s coil hangs on its own output, and says how fast',
 it('offers to hold a back-fed breaker down, and is content when it is', function (): void {
     $job = Rigs::job(Sample::survey('main_panel', '/slots', 12), Sample::alone('back_fed'), Sample::set('main_panel', '/backfeed/holdDown', false));
     [$finding] = Rigs::findings(Rigs::planned($job), 'hold_down');
-    expect($finding->hit->remedies)->toHaveCount(1);
+    expect($finding->hit->remedies)->toHaveCount(1)->and($finding->hit->remedies[0]->intent['path'])->toBe('/backfeed/holdDown')->and($finding->hit->remedies[0]->intent['value'])->toBeTrue();
     $held = Rigs::edit($job, Sample::set('main_panel', '/backfeed/holdDown', true));
     expect(Rigs::findings(Rigs::planned($held), 'hold_down'))->toBe([]);
 });

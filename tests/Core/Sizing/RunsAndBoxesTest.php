@@ -112,6 +112,9 @@ it('weighs what a retrofit adds in the usual way', function (): void {
     // A 12.8 V 200 Ah lithium battery is about 24 kg, a 100 Ah flooded one about 29 kg.
     expect(TypicalWeight::of($bank))->toEqualWithDelta(2 * 24.3, 1.0)->and(TypicalWeight::of($old))->toEqualWithDelta(29, 1.5)
         ->and(TypicalWeight::ofRig($plan))->toBeGreaterThan(TypicalWeight::ofRig($found) + 40);
+    // 4/0 AWG is 107.2 mm²: 107.2 mm² × 1 m × 8.96 g/cm³ = 0.961 kg of copper, a fifth more with its insulation.
+    $lead = fn(float $lengthM, int $parallel): float => TypicalWeight::of(Rigs::planned(Rigs::job(Sample::choose('in_line'), Sample::set('ld_bar_inv', '/cable', ['size' => 'awg:4/0', 'lengthM' => $lengthM, 'parallel' => $parallel])))->graph->parts['ld_bar_inv']);
+    expect($lead(1.0, 1))->toEqualWithDelta(0.961 * 1.2, 0.005)->and($lead(3.0, 2))->toEqualWithDelta(6 * 0.961 * 1.2, 0.03);
 });
 
 it('drops out and back what ohm says, and says so with the same number', function (): void {

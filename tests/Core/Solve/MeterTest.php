@@ -121,6 +121,17 @@ describe('clamps', function (): void {
         expect($true)->toEqualWithDelta(8.0, 0.2)->and($meter->dcAmps('ld_house.wire', zeroed: false)->value)->toEqualWithDelta($true + Meter::CLAMP_OFFSET_A, 1e-9);
     });
 
+    it('add what passes them with its direction', function (): void {
+        $rig = Rigs::asFound(Rigs::job());
+        $meter = meterOn($rig, 'shore_s30', ['c_water.element' => true]);
+        $one = (float) $meter->acAmps('c_water.hot')->value;
+        // In mA: the same wire named twice counts once, two wires of one way add.
+        expect($one)->toBeGreaterThan(10.0)
+            ->and($meter->residual(['c_water.hot', 'c_water.hot'])->value)->toEqualWithDelta(1000 * $one, 1.0)
+            ->and($meter->residual(['c_water.hot', 'feeder_main.hot'])->value)->toBeGreaterThan(1900 * $one)
+            ->and($meter->residual([])->value)->toEqualWithDelta(0.0, 1e-9);
+    });
+
     it('around hot and neutral together show only what strays', function (): void {
         $sound = meterOn(Rigs::asFound(Rigs::job()), 'shore_s30', ['c_water.element' => true]);
         expect($sound->residual(['c_water.hot', 'c_water.neutral'])->value)->toBeLessThan(1.0);
