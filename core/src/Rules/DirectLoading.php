@@ -21,6 +21,9 @@ final class DirectLoading
     /** How much lower than nominal volts may stand before a unit gives up, which its current grows by. */
     private const LOWEST_SHARE = 0.7;
 
+    /** How much the current on the battery side may differ between states that take the same there, as a share. */
+    private const ALIKE_SHARE = 0.05;
+
     /** @var list<array{id: string, kind: string, component: string, what: string, limitA: float, assumed: bool, protects: bool, type: string}> */
     private array $limits = [];
 
@@ -54,6 +57,8 @@ final class DirectLoading
     public function over(): array
     {
         $worst = [];
+        /** @var array<string, array<string, float>> $solved what is drawn and given where => A in each limit solved for */
+        $solved = [];
         foreach ($this->rig->settled as $state => $settled) {
             foreach ($this->rig->needs->scenarios as $scenario => $what) {
                 $most = $this->most($state, $scenario);
@@ -70,6 +75,11 @@ final class DirectLoading
                 if ($open === []) {
                     continue;
                 }
+                // The same takers at the same places on the same leads: a dead pedestal or none makes no odds here.
+                $alike = json_encode([$most, $settled->situation->closed & $settled->situation->network->directBits, $settled->situation->charging(), $what['running']], JSON_THROW_ON_ERROR);
+                if ($this->isDecided($open, $solved[$alike] ?? [])) {
+                    continue;
+                }
                 $flow = $this->rig->flows()->of($settled, $what['running']);
                 foreach ($flow->isSolved() ? $open : [] as $limit) {
                     $amps = match ($limit['kind']) {
@@ -77,6 +87,7 @@ final class DirectLoading
                         'battery' => $flow->sources[$limit['id']]['amps'] ?? 0.0,
                         default => $this->rig->graph->passing($limit['id'], $flow->dcA),
                     };
+                    $solved[$alike][$limit['id']] = $amps;
                     if ($amps > $limit['limitA'] * (1 + 1e-6) && $amps > ($worst[$limit['id']]['amps'] ?? 0.0)) {
                         $worst[$limit['id']] = ['id' => $limit['id'], 'component' => $limit['component'], 'what' => $limit['what'], 'amps' => $amps, 'limitA' => $limit['limitA'], 'state' => $state, 'scenario' => (string) $scenario, 'assumed' => $limit['assumed'], 'opens' => TripCurve::seconds($limit['type'], $amps / $limit['limitA']), 'protects' => $limit['protects']];
                     }
@@ -85,6 +96,25 @@ final class DirectLoading
         }
 
         return array_values($worst);
+    }
+
+    /**
+     * Whether a state solved before, with the same takers, says enough: each limit passed or kept by more
+     * than the wires on the alternating side could change.
+     *
+     * @param list<array{id: string, kind: string, component: string, what: string, limitA: float, assumed: bool, protects: bool, type: string}> $open
+     * @param array<string, float> $solved
+     */
+    private function isDecided(array $open, array $solved): bool
+    {
+        foreach ($open as $limit) {
+            $amps = $solved[$limit['id']] ?? null;
+            if ($amps === null || abs($amps - $limit['limitA']) < self::ALIKE_SHARE * $limit['limitA']) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     /** @var array<string, ?list<string>> element => takers and givers that only it joins with a battery; null for what may carry anything */
