@@ -9,7 +9,7 @@ use Hollin\Core\States\DirectPotentials;
 use Hollin\Core\States\Situation;
 
 /** A unit gets its battery the wrong way round, or another system's volts. */
-final class DirectPolarity implements StateRule
+final class DirectPolarity implements StateRule, OfDirectCurrent
 {
     /** Share of nominal volts a unit may find at rest. */
     private const BAND = [0.75, 1.35];

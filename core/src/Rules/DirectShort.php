@@ -9,7 +9,7 @@ use Hollin\Core\States\DirectPotentials;
 use Hollin\Core\States\Situation;
 
 /** Plus and minus of a battery meet through metal, or two batteries are joined the wrong way round. */
-final class DirectShort implements StateRule
+final class DirectShort implements StateRule, OfDirectCurrent
 {
     public static function definition(): Definition
     {

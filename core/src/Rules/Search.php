@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Rules;
 
+use Hollin\Core\Network\Device;
+use Hollin\Core\States\DirectSide;
 use Hollin\Core\States\Enumeration;
 use Hollin\Core\States\Failure;
 use Hollin\Core\States\NamedState;
@@ -33,13 +35,19 @@ final class Search
 
     public readonly Proof $proof;
 
+    private readonly DirectSide $direct;
+
     public function __construct(private readonly Examination $rig)
     {
         $this->stateRules = array_values(array_filter(RuleBook::rules(), fn(Rule $r): bool => $r instanceof StateRule));
         $enumeration = new Enumeration($this->rig->engine);
-        $enumerated = $enumeration->reduced() <= Enumeration::BOUND;
+        $this->direct = new DirectSide($this->rig->engine, $this->rig->named);
+        $apart = new Enumeration($this->rig->engine, $this->direct->controls);
+        $reduced = $apart->reduced() * count($this->direct->told);
+        $enumerated = $reduced <= Enumeration::BOUND;
         $this->named();
-        $this->all($enumeration, $enumerated);
+        $enumerated ? $this->all($apart) : $this->nearby($enumeration);
+        $this->directly();
         foreach ($this->best as $key => $b) {
             $this->found[] = Found::set($key, $b['setting'], $b['state'], $b['slips'], $b['words'], $b['states']);
         }
@@ -47,7 +55,7 @@ final class Search
         $this->passing();
         $this->outside();
         $this->failures();
-        $this->proof = new Proof($this->found, $this->prevented, $enumeration->total(), $enumeration->reduced(), $this->rig->engine->situationCount(), $enumerated);
+        $this->proof = new Proof($this->found, $this->prevented, $enumeration->total(), $reduced + count($this->direct->joined), $this->rig->engine->situationCount(), $enumerated && $this->direct->whole);
     }
 
     private function named(): void
@@ -65,34 +73,99 @@ final class Search
         }
     }
 
-    private function all(Enumeration $enumeration, bool $enumerated): void
+    /** Every setting of what the battery side does not settle by itself, times what it can tell the rest. */
+    private function all(Enumeration $apart): void
     {
-        $controls = array_map(fn($d): string => $d->id, $enumeration->controls());
-        foreach ($enumerated ? $enumeration->settings() : $this->nearby($enumeration) as $setting) {
-            $settled = $this->rig->engine->settle($setting);
-            foreach ($this->hits($settled->situation) as $key) {
-                if (($this->best[$key]['slips'] ?? PHP_INT_MAX) === 0) {
-                    continue;
-                }
-                [$slips, $words] = $this->distance($setting, $controls);
-                if ($slips < ($this->best[$key]['slips'] ?? PHP_INT_MAX)) {
-                    $this->best[$key] = ['slips' => $slips, 'setting' => $setting, 'state' => null, 'words' => $words, 'states' => []];
+        $controls = array_map(fn($d): string => $d->id, $apart->controls());
+        foreach ($this->direct->told as ['setting' => $direct, 'nearest' => $nearest]) {
+            foreach ($apart->settings($direct) as $setting) {
+                $hits = $this->ofSide(false, $this->rig->engine->settle($setting)->situation);
+                if ($hits !== []) {
+                    $this->better($hits, $this->nearest($setting, $controls, $nearest));
                 }
             }
         }
     }
 
-    /** @return \Generator<int, Setting> settings within two slips of a named state, when there are too many to enumerate */
-    private function nearby(Enumeration $enumeration): \Generator
+    /**
+     * The setting that tells the rest the same and is the fewest slips from a named state.
+     *
+     * @param list<string> $controls without those of the battery side
+     * @param array<string, array{int, array<string, string>}> $nearest settings of the battery side, by named state
+     */
+    private function nearest(Setting $setting, array $controls, array $nearest): Setting
+    {
+        if ($this->direct->controls === []) {
+            return $setting;
+        }
+        $fewest = PHP_INT_MAX;
+        $with = [];
+        foreach ($this->rig->named as $id => $state) {
+            [$slips, $direct] = $nearest[$id];
+            foreach ($controls as $control) {
+                $slips += $state->setting->controls[$control] !== $setting->controls[$control] && !$this->rig->graph->devices[$control]->byItself ? 1 : 0;
+            }
+            if ($slips < $fewest) {
+                $fewest = $slips;
+                $with = $direct;
+            }
+        }
+
+        return new Setting($with + $setting->controls, $setting->surroundings);
+    }
+
+    /** @param list<string> $hits of a setting, or of one that is alike and nearer */
+    private function better(array $hits, Setting $setting): void
+    {
+        $distance = null;
+        foreach ($hits as $key) {
+            if (($this->best[$key]['slips'] ?? PHP_INT_MAX) === 0) {
+                continue;
+            }
+            [$slips, $words] = $distance ??= $this->distance($setting);
+            if ($slips < ($this->best[$key]['slips'] ?? PHP_INT_MAX)) {
+                $this->best[$key] = ['slips' => $slips, 'setting' => $setting, 'state' => null, 'words' => $words, 'states' => []];
+            }
+        }
+    }
+
+    /** Every way the battery side can be joined, seen from the named state it is nearest to. */
+    private function directly(): void
+    {
+        foreach ($this->direct->joined as ['setting' => $direct, 'state' => $state]) {
+            $setting = $this->rig->named[$state]->setting;
+            $setting = new Setting($direct + $setting->controls, $setting->surroundings);
+            $this->better($this->ofSide(true, $this->rig->engine->settle($setting)->situation), $setting);
+        }
+    }
+
+    /** @return list<string> hazards of the battery side alone, or all others; all where that side is not gone through by itself */
+    private function ofSide(bool $direct, Situation $situation): array
+    {
+        $hits = $this->hits($situation);
+        if ($hits === [] || $this->direct->controls === []) {
+            return $hits;
+        }
+        $this->ofDirect ??= array_fill_keys(array_map(self::id(...), array_filter($this->stateRules, fn(StateRule $r): bool => $r instanceof OfDirectCurrent)), true);
+
+        return array_values(array_filter($hits, fn(string $key): bool => isset($this->ofDirect[strstr($key, '|', true)]) === $direct));
+    }
+
+    /** @var ?array<string, true> rules of the battery side alone */
+    private ?array $ofDirect = null;
+
+    /** Settings within two slips of a named state, when there are too many to go through. */
+    private function nearby(Enumeration $enumeration): void
     {
         foreach ($this->rig->named as $state) {
             foreach ($enumeration->controls() as $i => $first) {
                 foreach ($first->positionNames() as $p) {
                     $one = $state->setting->with($first->id, $p);
-                    yield $one;
+                    $this->better($this->hits($this->rig->engine->settle($one)->situation), $one);
                     foreach (array_slice($enumeration->controls(), $i + 1) as $second) {
                         foreach ($second->positionNames() as $q) {
-                            yield $one->with($second->id, $q);
+                            $two = $one->with($second->id, $q);
+                            $this->better($this->hits($this->rig->engine->settle($two)->situation), $two);
                         }
                     }
                 }
@@ -164,7 +237,7 @@ final class Search
                     $this->outsideHits($faulty, 0, $surrounding->values[$fault], $found);
                     foreach ($enumeration->controls() as $control) {
                         foreach ($control->matters($faulty->controls) ? $enumeration->positions($control) : [] as $position) {
-                            if ($position !== $faulty->controls[$control->id]) {
+                            if ($position !== $faulty->controls[$control->id] && !$this->isAlike($faulty, $control->id, $position)) {
                                 $this->outsideHits($faulty->with($control->id, $position), 1, sprintf('%s, and one slip: %s %s', $surrounding->values[$fault], $control->label, $control->positions[$position]), $found);
                             }
                         }
@@ -208,7 +281,7 @@ final class Search
                     continue;
                 }
                 foreach ($enumeration->positions($control) as $position) {
-                    if ($position !== ($state->setting->controls[$control->id] ?? $position)) {
+                    if ($position !== ($state->setting->controls[$control->id] ?? $position) && !$this->isAlike($state->setting, $control->id, $position)) {
                         $this->failuresHit($failures, $state, $state->setting->with($control->id, $position), 1, $undone);
                     }
                 }
@@ -225,6 +298,12 @@ final class Search
                 $this->claim(self::id($rule), $claim, $undone, $whole);
             }
         }
+    }
+
+    /** Whether a slip on the battery side makes no odds to the other: then it is no nearer than none. */
+    private function isAlike(Setting $setting, string $control, string $position): bool
+    {
+        return isset($this->direct->controls[$control]) && $this->direct->tells($setting) === $this->direct->tells($setting->with($control, $position));
     }
 
     /** @return array<string, true> plugs, whose mated positions are alike */
@@ -372,11 +451,11 @@ final class Search
     /**
      * Slips from the nearest named state, and what they are.
      *
-     * @param list<string> $controls
      * @return array{int, string}
      */
-    private function distance(Setting $setting, array $controls): array
+    private function distance(Setting $setting): array
     {
+        $controls = $this->controls ??= array_map(fn(Device $d): string => $d->id, (new Enumeration($this->rig->engine))->controls());
         $best = PHP_INT_MAX;
         $words = '';
         $bestForgets = false;
@@ -408,6 +487,9 @@ final class Search
 
         return [$best, $words];
     }
+
+    /** @var ?list<string> everything that somebody can set */
+    private ?array $controls = null;
 
     private function surroundingWords(Setting $setting): string
     {

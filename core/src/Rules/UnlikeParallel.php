@@ -9,7 +9,7 @@ use Hollin\Core\States\DirectPotentials;
 use Hollin\Core\States\Situation;
 
 /** Batteries of different kinds stand side by side on one bar. */
-final class UnlikeParallel implements StateRule
+final class UnlikeParallel implements StateRule, OfDirectCurrent
 {
     public static function definition(): Definition
     {

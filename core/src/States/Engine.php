@@ -87,6 +87,12 @@ final class Engine implements Look
         return $this->automatic;
     }
 
+    /** @return list<string> devices set by hand that automatic ones go by */
+    public function reads(): array
+    {
+        return $this->read;
+    }
+
     public function situationCount(): int
     {
         return count($this->situations);

@@ -19,13 +19,14 @@ final class Enumeration
     /** @var list<Device> controls that matter only with others set so */
     private array $dependent;
 
-    public function __construct(private readonly Engine $engine)
+    /** @param array<string, mixed> $without controls that are gone through elsewhere, by id */
+    public function __construct(private readonly Engine $engine, private readonly array $without = [])
     {
         $network = $engine->network;
         $this->controls = [];
         foreach ($network->kept as $id) {
             $device = $network->graph->devices[$id];
-            if (!$device->isAutomatic()) {
+            if (!$device->isAutomatic() && !isset($without[$id])) {
                 $this->controls[] = $device;
             }
         }
@@ -135,9 +136,10 @@ final class Enumeration
     }
 
     /**
+     * @param array<string, string> $with positions of the controls that are gone through elsewhere
      * @return \Generator<int, Setting>
      */
-    public function settings(): \Generator
+    public function settings(array $with = []): \Generator
     {
         $axes = [];
         foreach ($this->controls as $device) {
@@ -146,7 +148,7 @@ final class Enumeration
         foreach ($this->engine->network->graph->surroundings as $surrounding) {
             $axes[] = ['s', $surrounding->id, $surrounding->distinct()];
         }
-        $held = [];
+        $held = $with;
         foreach (array_keys($this->engine->network->heldClosed) as $id) {
             $held[$id] = $this->engine->network->graph->devices[$id]->normal;
         }

@@ -28,6 +28,11 @@ function follows(Closure $wish, float $delayS): Automatic
             return [];
         }
 
+        public function hears(): array
+        {
+            return [];
+        }
+
         public function wish(Look $look): string
         {
             return ($this->wishes)($look);

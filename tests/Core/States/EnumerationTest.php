@@ -2,69 +2,10 @@
 
 declare(strict_types=1);
 
-use Hollin\Core\Rules\Examination;
-use Hollin\Core\Rules\Judge;
-use Hollin\Core\Rules\RuleBook;
 use Hollin\Core\Rules\Sample;
-use Hollin\Core\Rules\StateRule;
-use Hollin\Core\States\Contraction;
-use Hollin\Core\States\Engine;
 use Hollin\Core\States\Enumeration;
+use Tests\BruteForce;
 use Tests\Rigs;
-
-/**
- * The slow and simple way: every combination of every control, branch breakers included, no
- * reduction, no memory; slips counted over all controls.
- *
- * @return array<string, int> hazard => fewest slips
- */
-function bruteForce(Examination $rig): array
-{
-    $engine = new Engine(new Contraction($rig->graph, reduce: false));
-    $enumeration = new Enumeration($engine);
-    $controls = array_map(fn($d): string => $d->id, $enumeration->controls());
-    $rules = array_filter(RuleBook::rules(), fn($r): bool => $r instanceof StateRule);
-    $best = $hitsOf = [];
-    foreach ($enumeration->settings() as $setting) {
-        $situation = $engine->settle($setting)->situation;
-        if (!isset($hitsOf[$situation->key])) {
-            $hitsOf[$situation->key] = [];
-            foreach ($rules as $rule) {
-                foreach ($rule->hits($situation, $rig) as $hit) {
-                    $hitsOf[$situation->key][] = $rule::definition()->id . '|' . $hit->key;
-                }
-            }
-        }
-        if ($hitsOf[$situation->key] === []) {
-            continue;
-        }
-        $slips = PHP_INT_MAX;
-        foreach ($rig->named as $state) {
-            $slips = min($slips, count(array_filter($controls, fn(string $id): bool => $state->setting->controls[$id] !== $setting->controls[$id])));
-        }
-        foreach ($hitsOf[$situation->key] as $key) {
-            $best[$key] = min($best[$key] ?? PHP_INT_MAX, $slips);
-        }
-    }
-    ksort($best);
-
-    return $best;
-}
-
-/** @return array<string, int> the same from the judge */
-function reduced(Examination $rig): array
-{
-    $best = [];
-    foreach ((new Judge($rig))->findings as $finding) {
-        $isState = is_subclass_of(array_column(array_map(fn($r): array => [$r::definition()->id, $r::class], RuleBook::rules()), 1, 0)[$finding->rule->id], StateRule::class);
-        if ($isState && !in_array($finding->ways->kind, ['passing', 'outside'], true)) {
-            $best["{$finding->rule->id}|{$finding->hit->key}"] = $finding->ways->pairs[0]['slips'];
-        }
-    }
-    ksort($best);
-
-    return $best;
-}
 
 it('finds the same hazards at the same distance as brute force', function (int $seed): void {
     $document = Rigs::generated($seed);
@@ -77,7 +18,7 @@ it('finds the same hazards at the same distance as brute force', function (int $
         }
     }
     $rig = Rigs::planned($document);
-    expect(reduced($rig))->toBe(bruteForce($rig));
+    expect(BruteForce::judged($rig))->toBe(BruteForce::found($rig));
 })->with([3, 7, 11, 19, 23, 42, 77, 101]);
 
 it('counts the states of the unreduced product', function (): void {
@@ -103,7 +44,7 @@ it('finds them on rigs with every arrangement, generators and surge units', func
         }
     }
     $rig = Rigs::planned($document);
-    expect(reduced($rig))->toBe(bruteForce($rig));
+    expect(BruteForce::judged($rig))->toBe(BruteForce::found($rig));
 })->with([2, 5, 9, 14, 21, 33, 47, 58]);
 
 it('lets low volts stand for high ones exactly', function (int $seed): void {

@@ -34,6 +34,11 @@ final readonly class OutputLogic implements Automatic
         return [$this->mode];
     }
 
+    public function hears(): array
+    {
+        return [$this->direct];
+    }
+
     public function wish(Look $look): string
     {
         return $look->position($this->mode) === 'on' && $look->dc($this->direct[0], $this->direct[1], ...$this->batteryWindow) ? 'invert' : 'rest';

@@ -54,6 +54,11 @@ final readonly class TransferRelay implements Automatic
         return [$this->mode];
     }
 
+    public function hears(): array
+    {
+        return [$this->direct];
+    }
+
     public function wish(Look $look): string
     {
         $mode = $look->position($this->mode);

@@ -40,6 +40,11 @@ final readonly class SurgeLogic implements Automatic
         return [$this->switch];
     }
 
+    public function hears(): array
+    {
+        return [];
+    }
+
     public function wish(Look $look): string
     {
         if ($look->position($this->switch) === 'bypassed') {

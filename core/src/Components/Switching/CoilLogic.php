@@ -21,6 +21,11 @@ final readonly class CoilLogic implements Automatic
         return [];
     }
 
+    public function hears(): array
+    {
+        return [];
+    }
+
     public function wish(Look $look): string
     {
         return $this->coil !== null && $look->ac($this->coil->hot, $this->coil->neutral, '') !== null ? 'pulled' : 'released';

@@ -20,6 +20,11 @@ final readonly class TransferLogic implements Automatic
         return [];
     }
 
+    public function hears(): array
+    {
+        return [];
+    }
+
     public function wish(Look $look): string
     {
         $prefers = $this->switch->values->text('prefers', 'a');
