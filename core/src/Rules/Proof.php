@@ -14,7 +14,7 @@ final readonly class Proof
     /**
      * @param list<Found> $found
      * @param list<Prevented> $prevented
-     * @param int $total states of the product of all controls and surroundings
+     * @param int|float $total states of the product of all controls and surroundings; about, where it is more than an integer holds
      * @param int $reduced those left after exact reduction
      * @param int $situations different electrical situations met
      * @param bool $enumerated false when only settings within two slips were looked at
@@ -22,7 +22,7 @@ final readonly class Proof
     public function __construct(
         public array $found,
         public array $prevented,
-        public int $total,
+        public int|float $total,
         public int $reduced,
         public int $situations,
         public bool $enumerated,

@@ -33,10 +33,10 @@ final class Enumeration
         $this->dependent = array_values(array_filter($this->controls, fn(Device $d): bool => $d->while !== []));
     }
 
-    /** Number of states of the unreduced product: all controls, branch breakers included, times all surroundings that are no failure. */
-    public function total(): int
+    /** Number of states of the unreduced product: all controls, branch breakers included, times all surroundings that are no failure. About, where it is more than an integer holds. */
+    public function total(): int|float
     {
-        $total = 1;
+        $total = 1.0;
         foreach ($this->engine->network->graph->devices as $device) {
             $total *= $device->isAutomatic() ? 1 : count($device->positions);
         }
@@ -44,7 +44,7 @@ final class Enumeration
             $total *= count($surrounding->sound());
         }
 
-        return $total;
+        return $total <= 2 ** 53 ? (int) $total : $total;
     }
 
     /** How many settings are left to walk. What depends on others is counted with them, not multiplied. */

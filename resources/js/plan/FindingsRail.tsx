@@ -1,5 +1,6 @@
 import { Button } from 'antd';
 import type { ReactNode } from 'react';
+import { countWords } from '../count';
 import type { Answer, Finding, Reference, Remedy } from '../api/client';
 import { FigureLine } from '../ui/Arithmetic';
 import { Assumed } from '../ui/Assumed';
@@ -52,7 +53,7 @@ export function FindingsRail({ answer, focus, pick, remedy, busy, chosen, unchoo
         className="quiet figures"
         title={`${answer.checked.reduced} after exact reduction, ${answer.checked.situations} different electrical situations`}
       >
-        {answer.checked.states.toLocaleString('en').replace(/,/g, ' ')} states checked
+        {countWords(answer.checked.states)} states checked
         {answer.checked.all ? '' : ' within two slips'}
       </span>
     </h2>

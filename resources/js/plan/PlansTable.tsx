@@ -1,4 +1,5 @@
 import { useQueries } from '@tanstack/react-query';
+import { countWords } from '../count';
 import { api, unwrap, type Answer, type Design } from '../api/client';
 import type { DesignHold } from '../job/useDesign';
 import { useUnits } from '../shell/units';
@@ -164,7 +165,7 @@ export function PlansTable({ hold, open }: { hold: DesignHold; open: (view: stri
           <tr>
             <th scope="row">States checked</th>
             {cell((a) => (
-              <span className="figures">{a.checked.states.toLocaleString('en').replace(/,/g, ' ')}</span>
+              <span className="figures">{countWords(a.checked.states)}</span>
             ))}
           </tr>
         </tbody>

@@ -203,7 +203,9 @@ function RibbonWords({ link, route, paint }: { link: Link; route: Point[]; paint
               : link.label}
         </text>
       )}
-      {paint.letter && paint.pattern !== 'soft' && <Mark x={at.x} y={at.y} n={paint.exchanged ? `${paint.letter}!` : paint.letter} kind="letter" />}
+      {paint.letter && paint.pattern !== 'soft' && (
+        <Mark x={at.x} y={at.y} n={paint.exchanged ? `${paint.letter}!` : paint.letter} kind="letter" />
+      )}
     </g>
   );
 }
