@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests;
 
+use Hollin\Core\Rules\Claims;
 use Hollin\Core\Rules\Examination;
 use Hollin\Core\Rules\Judge;
 use Hollin\Core\Rules\RuleBook;
@@ -11,6 +12,8 @@ use Hollin\Core\Rules\StateRule;
 use Hollin\Core\States\Contraction;
 use Hollin\Core\States\Engine;
 use Hollin\Core\States\Enumeration;
+use Hollin\Core\States\Failure;
+use Hollin\Core\States\Situation;
 
 /** The slow and simple search that the quick one is held against. */
 final class BruteForce
@@ -67,5 +70,112 @@ final class BruteForce
         ksort($best);
 
         return $best;
+    }
+
+    /**
+     * What each single failure undoes of what a rig claims, by trying all of them from every named state, with
+     * every slip beside it, and on the way from every named state to every other.
+     *
+     * @return array<string, list<string>> claim => failures, each with how near it is
+     */
+    public static function undone(Examination $rig): array
+    {
+        $engine = $rig->engine;
+        $automatic = $engine->automatic();
+        $rules = array_filter(RuleBook::rules(), fn($r): bool => $r instanceof StateRule && $r instanceof Claims);
+        $hits = function (Situation $situation) use ($rules, $rig): array {
+            $keys = [];
+            foreach ($rules as $rule) {
+                foreach ($rule->hits($situation, $rig) as $hit) {
+                    $keys[] = $rule::definition()->id . '|' . $hit->key;
+                }
+            }
+
+            return $keys;
+        };
+        $ways = $anyway = [];
+        foreach ($rig->named as $state) {
+            foreach ($rig->settled as $from) {
+                foreach ($engine->settle($state->setting, array_intersect_key($from->positions, $automatic))->passing as $passing) {
+                    foreach ($passing['lastsS'] >= 0.1 ? $hits($passing['situation']) : [] as $key) {
+                        $anyway["{$key}#{$state->id}"] = true;
+                    }
+                }
+            }
+        }
+        foreach (Failure::ofNetwork($engine->network) as $failure) {
+            foreach ($rig->named as $state) {
+                $rest = $rig->settled[$state->id]->positions;
+                foreach ($hits($engine->settle($state->setting, $rest, $failure)->situation) as $key) {
+                    $ways[$key][$failure->words][] = 0;
+                }
+                foreach ((new Enumeration($engine))->controls() as $control) {
+                    foreach ($control->positionNames() as $position) {
+                        if ($position !== $state->setting->controls[$control->id]) {
+                            foreach ($hits($engine->settle($state->setting->with($control->id, $position), $rest, $failure)->situation) as $key) {
+                                $ways[$key][$failure->words][] = 1;
+                            }
+                        }
+                    }
+                }
+                foreach ($rig->settled as $from) {
+                    foreach ($engine->settle($state->setting, array_intersect_key($from->positions, $automatic), $failure)->passing as $passing) {
+                        foreach ($passing['lastsS'] >= 0.1 ? $hits($passing['situation']) : [] as $key) {
+                            if (!isset($anyway["{$key}#{$state->id}"])) {
+                                $ways[$key]["{$failure->words}, passing"][] = 0;
+                            }
+                        }
+                    }
+                }
+            }
+        }
+        $undone = [];
+        foreach ($rules as $rule) {
+            foreach ($rule->claims($rig) as $claim) {
+                $of = [];
+                foreach ($ways as $key => $words) {
+                    if (str_starts_with($key, $rule::definition()->id . '|' . $claim->keyPrefix)) {
+                        foreach ($words as $said => $slips) {
+                            $of[$said] = min($of[$said] ?? 1, ...$slips);
+                        }
+                    }
+                }
+                // What lasts is not told as passing.
+                $of = array_filter($of, fn(string $said): bool => !str_ends_with($said, ', passing') || ($of[substr($said, 0, -9)] ?? 1) !== 0, ARRAY_FILTER_USE_KEY);
+                $undone[$rule::definition()->id . ': ' . $claim->title] = self::sorted($of);
+            }
+        }
+
+        return $undone;
+    }
+
+    /** @return array<string, list<string>> the same as the judge tells it, of what it calls impossible */
+    public static function told(Examination $rig): array
+    {
+        $told = [];
+        foreach ((new Judge($rig))->prevented as $prevented) {
+            $of = [];
+            foreach ($prevented->undoneBy as $way) {
+                if (!str_starts_with($way['words'], 'a pedestal')) {
+                    $words = (string) preg_replace(['/ \((hot|neutral|ground|positive|negative) pole[^)]*\)$/', '/, for [\d.e+-]+ s$/'], ['', ', passing'], $way['words']);
+                    $of[$words] = $way['slips'];
+                }
+            }
+            $told["{$prevented->rule}: {$prevented->title}"] = self::sorted($of);
+        }
+
+        return $told;
+    }
+
+    /**
+     * @param array<string, int> $of
+     * @return list<string>
+     */
+    private static function sorted(array $of): array
+    {
+        $list = array_map(fn(string $words, int $slips): string => "{$words} / {$slips}", array_keys($of), $of);
+        sort($list);
+
+        return $list;
     }
 }

@@ -10,6 +10,7 @@ use Hollin\Core\Job\JobFile;
 use Hollin\Core\Job\Schema;
 use Hollin\Core\Rules\Rule;
 use Hollin\Core\Rules\RuleBook;
+use Hollin\Core\Rules\Unclaimed;
 use Illuminate\Console\Command;
 
 /** Writes the documents that are made from the code; with --check says which are stale. */
@@ -79,6 +80,9 @@ final class Documents extends Command
         foreach (RuleBook::rules() as $rule) {
             $d = $rule::definition();
             $text .= "\n## {$d->title}\n\n`{$d->id}` · {$d->severity->value} · " . self::kind($rule) . "\n\n{$d->explanation}\n\nSource: {$d->source->text()}.\n\n";
+            if ($rule instanceof Unclaimed) {
+                $text .= 'Nothing is claimed impossible of it. ' . $rule::whyUnclaimed() . "\n\n";
+            }
             foreach ($d->samples as $sample) {
                 $text .= '- ' . ($sample->found ? '**found**: ' : 'silent: ') . "{$sample->title}\n";
             }

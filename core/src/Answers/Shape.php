@@ -37,7 +37,7 @@ final class Shape
             ]),
             'Prevented' => self::object([
                 'rule' => $text, 'title' => $text, 'by' => $text, 'words' => $text,
-                'undoneBy' => self::list(self::object(['slips' => ['type' => 'integer'], 'words' => $text])),
+                'undoneBy' => self::list(self::object(['slips' => ['type' => 'integer'], 'words' => $text], ['state' => $text])),
             ]),
             'StateName' => self::object(['id' => $text, 'letter' => $text, 'title' => $text, 'group' => ['type' => 'string', 'enum' => ['usual', 'fault']], 'controls' => self::map($text), 'surroundings' => self::map($text)]),
             'Control' => self::object([

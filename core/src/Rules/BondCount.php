@@ -154,10 +154,9 @@ final class BondCount implements StateRule, Claims
     public function claims(Examination $rig): array
     {
         $claims = [new Claim('two|', 'two neutral-ground bonds')];
-        foreach ($rig->graph->sources as $source) {
-            if ($source->kind === 'ac' && $source->forming && $source->device !== null) {
-                $claims[] = new Claim("none|{$source->id}", 'no bond while inverting');
-            }
+        $own = array_filter($rig->graph->sources, fn(\Hollin\Core\Network\Source $s): bool => $s->kind === 'ac' && $s->forming && $s->device !== null);
+        foreach ($own as $source) {
+            $claims[] = new Claim("none|{$source->id}", count($own) === 1 ? 'no bond while inverting' : "no bond while {$rig->graph->label($source->component)} runs");
         }
 
         return $claims;

@@ -10,7 +10,7 @@ use Hollin\Core\Reference\Source;
 use Hollin\Core\States\Situation;
 
 /** The converter runs on the inverter that its own battery feeds: the bank charges itself at a loss. */
-final class ChargingLoop implements StateRule
+final class ChargingLoop implements StateRule, Claims
 {
     public static function definition(): Definition
     {
@@ -46,6 +46,20 @@ final class ChargingLoop implements StateRule
         }
 
         return $hits;
+    }
+
+    public function claims(Examination $rig): array
+    {
+        $pairs = [];
+        foreach ($rig->graph->converters as $charger) {
+            foreach ($rig->graph->converters as $inverter) {
+                if ($charger->kind === PowerConverter::CHARGER && $inverter->kind === PowerConverter::INVERTER && $charger->component !== $inverter->component) {
+                    $pairs["{$charger->component}|{$inverter->component}"] = sprintf('%s on %s', $rig->graph->label($charger->component), $rig->graph->label($inverter->component));
+                }
+            }
+        }
+
+        return array_map(fn(string $key, string $words): Claim => new Claim($key, 'the bank charging itself' . (count($pairs) > 1 ? ": {$words}" : '')), array_keys($pairs), $pairs);
     }
 
     private function hit(Situation $situation, Examination $rig, PowerConverter $charger, PowerConverter $inverter): Hit

@@ -9,7 +9,7 @@ use Hollin\Core\States\DirectPotentials;
 use Hollin\Core\States\Situation;
 
 /** A unit gets its battery the wrong way round, or another system's volts. */
-final class DirectPolarity implements StateRule, OfDirectCurrent
+final class DirectPolarity implements StateRule, OfDirectCurrent, Unclaimed
 {
     /** Share of nominal volts a unit may find at rest. */
     private const BAND = [0.75, 1.35];
@@ -28,6 +28,11 @@ final class DirectPolarity implements StateRule, OfDirectCurrent
                 Sample::silent('as it should be', Sample::choose('in_line')),
             ],
         );
+    }
+
+    public static function whyUnclaimed(): string
+    {
+        return 'Only leads and switches that a hand moves bring it about; those are searched as slips.';
     }
 
     public function hits(Situation $situation, Examination $rig): array

@@ -9,7 +9,7 @@ use Hollin\Core\States\DirectPotentials;
 use Hollin\Core\States\Situation;
 
 /** Plus and minus of a battery meet through metal, or two batteries are joined the wrong way round. */
-final class DirectShort implements StateRule, OfDirectCurrent
+final class DirectShort implements StateRule, OfDirectCurrent, Unclaimed
 {
     public static function definition(): Definition
     {
@@ -26,6 +26,11 @@ final class DirectShort implements StateRule, OfDirectCurrent
                 Sample::silent('the usual bank chain', Sample::choose('in_line')),
             ],
         );
+    }
+
+    public static function whyUnclaimed(): string
+    {
+        return 'Only leads and switches that a hand moves bring it about; those are searched as slips.';
     }
 
     public function hits(Situation $situation, Examination $rig): array

@@ -9,7 +9,7 @@ use Hollin\Core\Reference\Source;
 use Hollin\Core\States\Situation;
 
 /** The input of an inverter/charger hangs on its own output. */
-final class FedByItself implements StateRule
+final class FedByItself implements StateRule, Unclaimed
 {
     public static function definition(): Definition
     {
@@ -24,6 +24,11 @@ final class FedByItself implements StateRule
                 Sample::silent('its feed on the main panel', Sample::choose('subpanel', ['circuits' => ['c_outlets' => true]])),
             ],
         );
+    }
+
+    public static function whyUnclaimed(): string
+    {
+        return 'A pass-through that welds is this by itself: it is told with joined sources and live pins.';
     }
 
     public function hits(Situation $situation, Examination $rig): array

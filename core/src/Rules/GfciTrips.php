@@ -10,7 +10,7 @@ use Hollin\Core\Reference\Source;
 use Hollin\Core\States\Situation;
 
 /** A GFCI whose neutral is grounded beyond it, or has a second way back: it trips, also with nothing switched on. */
-final class GfciTrips implements StateRule
+final class GfciTrips implements StateRule, Unclaimed
 {
     public static function definition(): Definition
     {
@@ -29,6 +29,11 @@ final class GfciTrips implements StateRule
                 Sample::silent('GFCI at the outlet, beyond the switch', Sample::alone('transfer_circuit', ['circuit' => 'c_wet', 'poles' => 'one'])),
             ],
         );
+    }
+
+    public static function whyUnclaimed(): string
+    {
+        return 'It is how neutrals and grounds are wired beyond a GFCI: no device keeps it off.';
     }
 
     public function hits(Situation $situation, Examination $rig): array

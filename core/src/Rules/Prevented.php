@@ -7,7 +7,7 @@ namespace Hollin\Core\Rules;
 /** A hazard no combination of controls shows, what prevents it, and whether that survives a failure. */
 final readonly class Prevented
 {
-    /** @param list<array{slips: int, words: string}> $undoneBy */
+    /** @param list<array{slips: int, words: string, state?: string}> $undoneBy state: the named state it shows by */
     public function __construct(
         public string $rule,
         public string $title,

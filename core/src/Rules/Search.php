@@ -7,8 +7,6 @@ namespace Hollin\Core\Rules;
 use Hollin\Core\Network\Device;
 use Hollin\Core\States\DirectSide;
 use Hollin\Core\States\Enumeration;
-use Hollin\Core\States\Failure;
-use Hollin\Core\States\NamedState;
 use Hollin\Core\States\Setting;
 use Hollin\Core\States\Situation;
 
@@ -16,7 +14,7 @@ use Hollin\Core\States\Situation;
 final class Search
 {
     /** A neutral-ground overlap or a joint shorter than this is no finding, s. */
-    private const PASSING_S = 0.1;
+    public const PASSING_S = 0.1;
 
     /** @var list<StateRule> */
     private array $stateRules = [];
@@ -29,9 +27,6 @@ final class Search
 
     /** @var list<Found> */
     private array $found = [];
-
-    /** @var list<Prevented> */
-    private array $prevented = [];
 
     public readonly Proof $proof;
 
@@ -54,8 +49,8 @@ final class Search
         $this->histories();
         $this->passing();
         $this->outside();
-        $this->failures();
-        $this->proof = new Proof($this->found, $this->prevented, $enumeration->total(), $reduced + count($this->direct->joined), $this->rig->engine->situationCount(), $enumerated && $this->direct->whole);
+        $undoing = new Undoing($this->rig, $this->stateRules, $this->best + $this->reached + $this->passed, $this->outsideFound, $this->isAlike(...));
+        $this->proof = new Proof($this->found, $undoing->prevented(), $enumeration->total(), $reduced + count($this->direct->joined), $this->rig->engine->situationCount(), $enumerated && $this->direct->whole);
     }
 
     private function named(): void
@@ -193,9 +188,11 @@ final class Search
     /** @var array<string, true> hazards of such ends */
     private array $reached = [];
 
+    /** @var array<string, true> hazards on the way somewhere */
+    private array $passed = [];
+
     private function passing(): void
     {
-        $found = [];
         foreach ($this->rig->named as $id => $state) {
             foreach ($this->rig->engine->automatic() as $device => $logic) {
                 foreach ($logic->positionNames() as $from) {
@@ -204,8 +201,8 @@ final class Search
                             continue;
                         }
                         foreach ($this->hits($passing['situation']) as $key) {
-                            if (!isset($this->best[$key]) && !isset($this->reached[$key]) && !isset($found[$key])) {
-                                $found[$key] = true;
+                            if (!isset($this->best[$key]) && !isset($this->reached[$key]) && !isset($this->passed[$key])) {
+                                $this->passed[$key] = true;
                                 $this->found[] = Found::passing($key, $state->setting, [$device => $from], $step, $state->title);
                             }
                         }
@@ -262,167 +259,10 @@ final class Search
         }
     }
 
-    private function failures(): void
-    {
-        $undone = $whole = [];
-        $enumeration = new Enumeration($this->rig->engine);
-        // Named states that set the same contacts under the same surroundings are one here.
-        $apart = [];
-        foreach ($this->rig->named as $id => $state) {
-            $apart[$this->rig->settled[$id]->situation->key . json_encode([$state->setting->surroundings, array_diff_key($state->setting->controls, $this->plugs())])] ??= $state;
-        }
-        $failures = Failure::ofNetwork($this->rig->engine->network);
-        foreach ($apart as $state) {
-            $this->failuresHit($failures, $state, $state->setting, 0, $undone);
-        }
-        foreach ($apart as $state) {
-            foreach ($enumeration->controls() as $control) {
-                if (!$control->matters($state->setting->controls)) {
-                    continue;
-                }
-                foreach ($enumeration->positions($control) as $position) {
-                    if ($position !== ($state->setting->controls[$control->id] ?? $position) && !$this->isAlike($state->setting, $control->id, $position)) {
-                        $this->failuresHit($failures, $state, $state->setting->with($control->id, $position), 1, $undone);
-                    }
-                }
-            }
-        }
-        foreach ($this->rig->graph->devices as $id => $device) {
-            if (!$device->isAutomatic() && $device->selects === []) {
-                continue;
-            }
-            $whole[$id] = new Failure("{$id}.whole", $device->component, '', array_fill_keys($this->rig->engine->network->polesOf[$id] ?? [], true));
-        }
-        foreach ($this->stateRules as $rule) {
-            foreach ($rule instanceof Claims ? $rule->claims($this->rig) : [] as $claim) {
-                $this->claim(self::id($rule), $claim, $undone, $whole);
-            }
-        }
-    }
-
     /** Whether a slip on the battery side makes no odds to the other: then it is no nearer than none. */
     private function isAlike(Setting $setting, string $control, string $position): bool
     {
         return isset($this->direct->controls[$control]) && $this->direct->tells($setting) === $this->direct->tells($setting->with($control, $position));
-    }
-
-    /** @return array<string, true> plugs, whose mated positions are alike */
-    private function plugs(): array
-    {
-        return array_map(fn(): bool => true, array_filter($this->rig->graph->devices, fn($d): bool => $d->job === 'plug'));
-    }
-
-    /**
-     * @param list<Failure> $failures
-     * @param array<string, array{slips: int, failure: Failure}> $undone
-     */
-    private function failuresHit(array $failures, NamedState $state, Setting $setting, int $slips, array &$undone): void
-    {
-        // It fails, or somebody slips, in a rig that has come to rest.
-        $rest = $this->rig->settled[$state->id]->positions;
-        $sound = $this->rig->engine->settle($setting, $rest);
-        foreach ($failures as $failure) {
-            $settled = $sound->isTouchedBy($failure) ? $this->rig->engine->settle($setting, $rest, $failure) : $sound;
-            foreach ($this->claimedHits($settled->situation) as $key) {
-                $at = "{$key}#{$failure->id}";
-                if (!isset($this->best[$key]) && $slips < ($undone[$at]['slips'] ?? PHP_INT_MAX)) {
-                    $undone[$at] = ['slips' => $slips, 'failure' => $failure];
-                }
-            }
-        }
-    }
-
-    /**
-     * @param array<string, array{slips: int, failure: Failure}> $undone
-     * @param array<string, Failure> $whole
-     */
-    private function claim(string $ruleId, Claim $claim, array $undone, array $whole): void
-    {
-        $prefix = "{$ruleId}|{$claim->keyPrefix}";
-        foreach ($this->best + $this->reached as $key => $_) {
-            if (str_starts_with($key, $prefix)) {
-                return;
-            }
-        }
-        $failures = [];
-        $by = [];
-        foreach ($this->outsideFound as $key => $failure) {
-            if (str_starts_with($key, $prefix)) {
-                $failures[$failure['words']] = $failure;
-            }
-        }
-        $poles = [];
-        foreach ($undone as $key => ['slips' => $slips, 'failure' => $failure]) {
-            if (str_starts_with($key, $prefix)) {
-                // One name covers several contacts: those that need the fewest slips speak.
-                if ($slips < ($failures[$failure->words]['slips'] ?? PHP_INT_MAX)) {
-                    $failures[$failure->words] = ['slips' => $slips, 'words' => $failure->words];
-                    $poles[$failure->words] = [];
-                }
-                if ($slips === $failures[$failure->words]['slips'] && $failure->pole !== '') {
-                    $poles[$failure->words][$failure->pole] = true;
-                }
-                $by[$failure->component] = $this->rig->graph->label($failure->component);
-            }
-        }
-        foreach (array_filter($poles) as $words => $which) {
-            $failures[$words] = ['slips' => $failures[$words]['slips'] ?? 0, 'words' => $words . ' (' . implode(' or ', array_keys($which)) . ')'];
-        }
-        if ($by === []) {
-            foreach ($this->wholeHits ??= $this->wholeHits($whole) as $component => $keys) {
-                foreach ($keys as $key => $_) {
-                    if (str_starts_with((string) $key, $prefix)) {
-                        $by[$component] = $this->rig->graph->label($component);
-                    }
-                }
-            }
-        }
-        $name = $by === [] ? 'how it is wired' : implode(' and ', $by);
-        $this->prevented[] = new Prevented($ruleId, $claim->title, $name, array_values($failures), $failures === []
-            ? "{$name}; survives any single failure"
-            : "{$name}; undone by one failure: " . implode(', or ', array_map(fn(array $f): string => $f['words'] . ($f['slips'] === 1 ? ' and one slip' : ''), $failures)));
-    }
-
-    /** @var ?array<string, array<string, true>> */
-    private ?array $wholeHits = null;
-
-    /**
-     * What shows in the named states if a device that keeps things apart kept nothing apart.
-     *
-     * @param array<string, Failure> $whole
-     * @return array<string, array<string, true>> component => hazards
-     */
-    private function wholeHits(array $whole): array
-    {
-        $hits = [];
-        foreach ($whole as $failure) {
-            foreach ($this->rig->named as $state) {
-                foreach ($this->claimedHits($this->rig->engine->settle($state->setting, [], $failure)->situation) as $key) {
-                    $hits[$failure->component][$key] = true;
-                }
-            }
-        }
-
-        return $hits;
-    }
-
-    /** @var array<string, list<string>> */
-    private array $claimedHitsOf = [];
-
-    /** @return list<string> hazards of the rules that claim something is impossible */
-    private function claimedHits(Situation $situation): array
-    {
-        if (!isset($this->claimedHitsOf[$situation->key])) {
-            $keys = [];
-            foreach ($this->stateRules as $rule) {
-                foreach ($rule instanceof Claims ? $rule->hits($situation, $this->rig) : [] as $hit) {
-                    $keys[] = self::id($rule) . '|' . $hit->key;
-                }
-            }
-            $this->claimedHitsOf[$situation->key] = $keys;
-        }
-
-        return $this->claimedHitsOf[$situation->key];
     }
 
     /** @return list<string> hazards of every state rule: rule and key */

@@ -8,7 +8,7 @@ use Hollin\Core\Reference\Source;
 use Hollin\Core\States\Situation;
 
 /** A source of alternating current whose hot is joined with its own neutral, through metal or through a neutral-ground bond. */
-final class ShortCircuit implements StateRule
+final class ShortCircuit implements StateRule, Unclaimed
 {
     public static function definition(): Definition
     {
@@ -24,6 +24,11 @@ final class ShortCircuit implements StateRule
                 Sample::silent('as found'),
             ],
         );
+    }
+
+    public static function whyUnclaimed(): string
+    {
+        return 'Only wiring, and a pedestal that is wired wrong, bring it about; those are searched.';
     }
 
     public function hits(Situation $situation, Examination $rig): array

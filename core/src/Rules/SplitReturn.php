@@ -9,7 +9,7 @@ use Hollin\Core\Reference\Source;
 use Hollin\Core\States\Situation;
 
 /** A circuit's hot and neutral land on different halves: the hot moved, the neutral stayed behind. */
-final class SplitReturn implements StateRule
+final class SplitReturn implements StateRule, Unclaimed
 {
     public static function definition(): Definition
     {
@@ -25,6 +25,11 @@ final class SplitReturn implements StateRule
                 Sample::silent('both moved', Sample::choose('subpanel', ['circuits' => ['c_outlets' => true]])),
             ],
         );
+    }
+
+    public static function whyUnclaimed(): string
+    {
+        return 'It is how a circuit is wired: no device keeps it off, and none that fails brings it about.';
     }
 
     public function hits(Situation $situation, Examination $rig): array

@@ -9,7 +9,7 @@ use Hollin\Core\States\DirectPotentials;
 use Hollin\Core\States\Situation;
 
 /** Batteries of different kinds stand side by side on one bar. */
-final class UnlikeParallel implements StateRule, OfDirectCurrent
+final class UnlikeParallel implements StateRule, OfDirectCurrent, Unclaimed
 {
     public static function definition(): Definition
     {
@@ -31,6 +31,11 @@ final class UnlikeParallel implements StateRule, OfDirectCurrent
                 Sample::silent('one bank', Sample::choose('in_line')),
             ],
         );
+    }
+
+    public static function whyUnclaimed(): string
+    {
+        return 'Only leads and switches that a hand moves bring it about; those are searched as slips.';
     }
 
     public function hits(Situation $situation, Examination $rig): array

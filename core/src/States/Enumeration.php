@@ -89,13 +89,13 @@ final class Enumeration
     /**
      * Positions of a control that can differ in what they do: of positions that close the very same
      * contacts (a 30 A supply and a 15 A one through an adapter) the first stands for all. A mode
-     * switch or a generator's starter closes nothing itself; what it is set to is looked at.
+     * switch, a generator's starter or a bypass switch closes nothing itself; what it is set to is looked at.
      *
      * @return non-empty-list<string>
      */
     public function positions(Device $device): array
     {
-        if ($device->job === 'mode' || $device->job === 'run') {
+        if ($device->job === 'mode' || $device->job === 'run' || in_array($device->id, $this->engine->reads(), true)) {
             return $device->positionNames();
         }
         $distinct = [];

@@ -2,12 +2,14 @@
 
 declare(strict_types=1);
 
+use Hollin\Core\Rules\Claims;
 use Hollin\Core\Rules\Finding;
 use Hollin\Core\Rules\Judge;
 use Hollin\Core\Rules\Prevented;
 use Hollin\Core\Rules\RuleBook;
 use Hollin\Core\Rules\Sample;
 use Hollin\Core\Rules\StateRule;
+use Hollin\Core\Rules\Unclaimed;
 use Tests\Rigs;
 
 /** @return array<string, Prevented> */
@@ -122,4 +124,22 @@ describe('on generated rigs', function (): void {
         }
         expect(true)->toBeTrue();
     })->with(range(41, 70))->group('drawn');
+});
+
+it('claims of every hazard of a state who keeps it off, or says why nobody does', function (): void {
+    foreach (RuleBook::rules() as $rule) {
+        if ($rule instanceof StateRule) {
+            expect($rule instanceof Claims)->toBe(!$rule instanceof Unclaimed, $rule::class);
+            $rule instanceof Unclaimed ? expect(strlen($rule::whyUnclaimed()))->toBeGreaterThan(40) : null;
+        }
+    }
+});
+
+it('finds what a welded contact does while a supply is being qualified', function (): void {
+    // Neutral and hot part in the unit alone: welded, its output and shore stand on one wire until the 15 s are over.
+    $joined = array_values(array_filter((new Judge(Rigs::planned(Rigs::demo('tideline'), 'some')))->prevented, fn($p): bool => $p->rule === 'joined_sources' && str_contains($p->title, 'Shore') && str_contains($p->title, 'Inverter/charger')));
+    expect($joined)->toHaveCount(1)->and($joined[0]->words)->toContain('welded closed, for 15 s')->and($joined[0]->undoneBy[0]['state'])->not->toBe('');
+    // The lock-out coil that no longer pulls in lets the bank charge itself.
+    $loops = array_values(array_filter((new Judge(Rigs::planned(Rigs::demo('tideline'), 'line')))->prevented, fn($p): bool => $p->rule === 'charging_loop'));
+    expect($loops[0]->words)->toContain('Converter lock-out dead: it never leaves "coil released"')->and($loops[0]->by)->toContain('Converter lock-out');
 });

@@ -87,8 +87,8 @@ describe('paint', function (): void {
     it('tells what is live only through a load', function (): void {
         $rig = usualWall(Sample::move('c_outlets', 'main_panel', 'neutral'));
         $paint = paintOf($rig, 'inverting');
-        expect($paint['buses']['main_panel'])->toBe(['soft' => true, 'source' => 'I', 'neutralLive' => 'I'])
-            ->and($paint['buses']['inverter_panel'])->toBe(['soft' => false, 'source' => 'I', 'neutralLive' => null])
+        expect($paint['buses']['main_panel'])->toBe(['soft' => true, 'source' => 'I', 'neutralLive' => 'I', 'exchanged' => null])
+            ->and($paint['buses']['inverter_panel'])->toBe(['soft' => false, 'source' => 'I', 'neutralLive' => null, 'exchanged' => null])
             ->and($paint['links']['feeder_main']['soft'])->toBeTrue()
             ->and($paint['pins']['inlet'])->toBe(['bare' => true, 'live' => ['hot', 'neutral']]);
     });
