@@ -408,6 +408,30 @@ describe('the battery side in words', function (): void {
 });
 
 describe('figures in words', function (): void {
+    it('gives the milliohms that lose the volts', function (): void {
+        $of = Rigs::findings(Rigs::planned(Rigs::job(Sample::choose('in_line', ['dcRunM' => 4]), Sample::set('ld_bar_inv', '/cable/size', ['value' => 'awg:2', 'basis' => 'measured']))), 'voltage_drop');
+        $figure = $of[0]->hit->figures[0];
+        preg_match('/([\d.]+) A × ([\d.]+) mΩ/', $figure->arithmetic, $said);
+        expect($said[1] * $said[2] / 1000)->toEqualWithDelta($figure->value, 0.01)->and((float) $said[2])->toBeGreaterThan(0.5)->toBeLessThan(10.0);
+    });
+
+    it('counts four fifths of a rating for what runs for hours', function (): void {
+        $long = ['kind' => 'set_need', 'path' => '/scenarios/long', 'value' => ['title' => 'All day', 'running' => ['c_outlets.heater' => true]]];
+        $heater = Sample::survey('c_outlets', '/loads', ['heater' => ['label' => 'Heater', 'watts' => 1600, 'kind' => 'resistive', 'continuous' => true]]);
+        $near = array_values(array_filter(findingsOf('overload', $heater, Sample::choose('in_line', ['continuousW' => 3000]), $long), fn(Finding $f): bool => str_starts_with($f->hit->title ?? '', 'Near its limit') && in_array('c_outlets', $f->hit->components, true)));
+        // 13.3 A on 15 A is no overload; 12 A is what it may carry all day.
+        expect($near)->toHaveCount(1)->and($near[0]->hit->figures[0]->limit)->toEqualWithDelta(12.0, 1e-9)->and($near[0]->hit->figures[0]->value)->toEqualWithDelta(1600 / 120, 1e-6);
+    });
+
+    it('asks for a unit that switches its neutral only where it does not', function (): void {
+        $remedies = function (string $neutral): array {
+            $found = findingsOf('bond_count', Sample::choose('in_line', ['neutral' => $neutral]), Sample::set('inverter', '/bond', 'fixed'));
+
+            return array_merge(...array_map(fn(Finding $f): array => array_map(fn($r): string => $r->intent['path'] ?? '', $f->hit->remedies), $found));
+        };
+        expect($remedies('common'))->toContain('/neutral', '/bond')->and($remedies('switched'))->toContain('/bond')->not->toContain('/neutral');
+    });
+
     it('says in kiloamps what a device breaks at 14 V where the bank is charged at more', function (): void {
         $text = findingsOf('interrupting_capacity', Sample::choose('in_line'), Sample::set('bank', '/unitMilliohm', ['value' => 5, 'basis' => 'read_off']), Sample::set('main_fuse', '/family', 'mrbf'))[0]->hit->text;
         expect($text)->toMatch('/is listed to break \\d{1,2}\\.\\d kA at 14 V/');

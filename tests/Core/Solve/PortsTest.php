@@ -60,3 +60,29 @@ it('weakens a source at its port as if it had always been weak', function (): vo
     }
     expect($winding->gives(100.0, 0.0))->toEqualWithDelta([20.0 / 1.7, 10.0 / 1.7], 1e-12);
 });
+
+it('reads between any two nodes what the nodes say', function (): void {
+    $network = reactive();
+    $ports = new Ports($network, [['b', 'c'], ['c', 'earth']]);
+    $drawn = [[1.5, -0.5], [0.25, 2.0]];
+    [$re, $im] = $ports->nodeVolts(...$drawn);
+    foreach ([['a', 'b'], ['a', 'c'], ['b', 'c']] as [$from, $to]) {
+        [$i, $j] = [$network->node($from), $network->node($to)];
+        expect($ports->between($i, $j, ...$drawn))->toEqualWithDelta([$re[$i] - $re[$j], $im[$i] - $im[$j]], 1e-9);
+    }
+    // A choke between them makes real and imaginary parts of their own.
+    expect(abs($im[$network->node('b')]))->toBeGreaterThan(0.1);
+});
+
+it('changes one admittance, reactive too, as if it had been there from the start', function (): void {
+    $network = reactive();
+    foreach ([['b', 'c', 0.7, -0.9], ['c', 'earth', 0.2, 0.6], ['a', 'b', 0.0, 1.1]] as [$from, $to, $re, $im]) {
+        $changed = $network->changed($network->volts(), $from, $to, $re, $im);
+        $fresh = reactive([$from, $to, $re, $im]);
+        $volts = $fresh->volts();
+        foreach ($network->names as $n => $name) {
+            $m = $fresh->node($name);
+            expect($changed[0][$n])->toEqualWithDelta($volts[0][$m], 1e-9)->and($changed[1][$n])->toEqualWithDelta($volts[1][$m], 1e-9);
+        }
+    }
+});
