@@ -31,6 +31,7 @@ final class ChargingLost implements RigRule
     {
         $hits = [];
         foreach ($rig->graph->batteries as $bank) {
+            $lost = [];
             foreach ($rig->settled as $state => $settled) {
                 if (!self::suppliedFromOutside($rig, $settled->situation) || $this->disconnected($rig, $settled->positions)) {
                     continue;
@@ -40,14 +41,16 @@ final class ChargingLost implements RigRule
                     fn(string $id): bool => $rig->graph->sources[$id]->limitA > 0 && $settled->situation->joined($rig->graph->sources[$id]->a, $bank->pos),
                 );
                 if ($charging === []) {
-                    $hits[$bank->component] = new Hit(
-                        $bank->component,
-                        sprintf('Plugged in (%s), nothing charges %s.', $rig->named[$state]->title, $rig->graph->label($bank->component)),
-                        [$bank->component],
-                        state: $state,
-                    );
-                    break;
+                    $lost[$state] = $rig->named[$state]->title;
                 }
+            }
+            if ($lost !== []) {
+                $hits[$bank->component] ??= new Hit(
+                    $bank->component,
+                    sprintf('Plugged in (%s), nothing charges %s.', implode(', ', $lost), $rig->graph->label($bank->component)),
+                    [$bank->component],
+                    state: array_key_first($lost),
+                );
             }
         }
 

@@ -8,7 +8,7 @@ namespace Hollin\Core\Rules;
 final class RuleBook
 {
     /** Changes when what a rule says changes; printed sheets carry it. */
-    public const VERSION = '2026.5';
+    public const VERSION = '2026.6';
 
     private const CLASSES = [
         JoinedSources::class,
@@ -41,9 +41,12 @@ final class RuleBook
         PassThrough::class,
         Overload::class,
         ChargingLost::class,
+        LostDirect::class,
+        DarkOnShore::class,
         SupplyRefused::class,
         LifeSafety::class,
         StartsByItself::class,
+        MotorStart::class,
         MotorTransfer::class,
         ReversedPolarity::class,
         ChargerProfile::class,
@@ -51,6 +54,7 @@ final class RuleBook
         LostCircuit::class,
         BoxFill::class,
         ChargeHeldBack::class,
+        AssistDrains::class,
         LockOut::class,
         Restless::class,
         DoesNotApply::class,

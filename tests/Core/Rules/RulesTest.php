@@ -453,3 +453,64 @@ describe('figures in words', function (): void {
         }
     });
 });
+
+describe('plugged in and yet', function (): void {
+    $heater = Sample::survey('c_outlets', '/loads', ['heat' => ['label' => 'Heater', 'watts' => 1500, 'kind' => 'resistive', 'continuous' => true]]);
+    $cold = ['kind' => 'set_need', 'path' => '/scenarios/cold', 'value' => ['title' => 'Cold evening', 'running' => ['c_outlets.heat' => true]]];
+
+    it('drained: as long as what the battery holds lasts at what the solve takes out of it', function () use ($heater, $cold): void {
+        $finding = theFinding('assist_drains', $heater, $cold, Sample::choose('in_line', ['continuousW' => 3000, 'inputLimitA' => 6, 'assist' => true, 'converter' => 'removed', 'unitAh' => 100, 'parallel' => 2]));
+        [$amps, $hours] = $finding->hit->figures;
+        // 12.5 A less 6 A of the supply are 780 W; ÷ 0.88, and idle, at 13 V some 70 A. Two of 100 Ah, nine tenths of it.
+        expect($amps->value)->toBeGreaterThan(62.0)->toBeLessThan(85.0)
+            ->and($hours->value)->toEqualWithDelta(180.0 / $amps->value, 1e-9)
+            ->and($finding->hit->text)->toContain('held to 6 A')->toContain('"Cold evening"');
+    });
+
+    it('dark: tells the circuits, and is milder where nobody has said what the unit does', function (): void {
+        $dark = fn(mixed $passes): array => findingsOf('dark_on_shore', Sample::choose('in_line'), Sample::set('inverter', '/passesWhenOff', $passes));
+        expect($dark(true))->toBe([])
+            ->and($dark(false))->toHaveCount(1)
+            ->and($dark(false)[0]->severity()->value)->toBe('warning')
+            ->and($dark(false)[0]->hit->components)->toContain('inverter', 'c_air')
+            ->and($dark(false)[0]->hit->remedies[0]->intent['path'])->toBe('/passesWhenOff');
+        $unsaid = findingsOf('dark_on_shore', Sample::choose('in_line'), ['kind' => 'plan_set', 'plan' => 'p', 'component' => 'inverter', 'path' => '/passesWhenOff', 'value' => null]);
+        expect($unsaid[0]->severity()->value)->toBe('advice')->and($unsaid[0]->hit->text)->toContain('nobody has said');
+    });
+
+    it('without a charge: names every state in which that is so', function (): void {
+        $text = theFinding('charging_lost', Sample::choose('in_line', ['converter' => 'removed', 'chargerA' => 0]))->hit->text;
+        expect($text)->toContain('shore 30 A, shore 20 A, shore 15 A')->toContain('nothing charges Bank');
+    });
+
+    it('without a battery on the 12 V panel: dead, or on a converter alone', function (): void {
+        $gone = fn(string $lead): array => ['kind' => 'plan_remove', 'plan' => 'p', 'component' => $lead];
+        $alone = theFinding('lost_direct', Sample::choose('in_line', ['converter' => 'ahead']), $gone('ld_dc'));
+        expect($alone->hit->components)->toContain('dc_panel', 'converter')->and($alone->severity()->value)->toBe('warning')->and($alone->hit->text)->toContain('only Converter');
+        $dead = theFinding('lost_direct', Sample::choose('in_line', ['converter' => 'removed']), $gone('ld_dc'));
+        expect($dead->severity()->value)->toBe('danger')->and($dead->hit->text)->toContain('it is dead');
+    });
+});
+
+describe('a motor somebody switches on', function (): void {
+    it('needs its standstill current beside what runs already, in the worst of the scenarios', function (): void {
+        $press = Sample::survey('c_outlets', '/loads', ['press' => ['label' => 'Drill press', 'watts' => 900, 'kind' => 'motor', 'lockedRotorA' => 20]]);
+        $of = fn(array $running): array => ['kind' => 'set_need', 'path' => '/scenarios/shop', 'value' => ['title' => 'Shop', 'running' => $running]];
+        $unit = Sample::choose('in_line', ['continuousW' => 2400, 'surgeW' => 3000]);
+        // 25 A for a moment: 20 A alone start, beside 1400 W of water heater (11.7 A) they do not.
+        expect(findingsOf('motor_start', $press, $of(['c_outlets.press' => true]), $unit))->toBe([]);
+        $finding = theFinding('motor_start', $press, $of(['c_outlets.press' => true, 'c_water.element' => true]), $unit);
+        $water = Rigs::asFound(Rigs::job())->graph->loads['c_water.element']->currentA();
+        expect($finding->hit->figures[0]->value)->toEqualWithDelta(20 + $water, 0.01)->and($finding->hit->figures[0]->limit)->toEqualWithDelta(25.0, 1e-9)->and($finding->hit->text)->toContain('run already in "Shop"');
+        // Running in no scenario: only said.
+        $alone = theFinding('motor_start', Sample::survey('c_outlets', '/loads', ['press' => ['label' => 'Drill press', 'watts' => 900, 'kind' => 'motor', 'lockedRotorA' => 60]]), $unit);
+        expect($alone->severity()->value)->toBe('advice')->and($alone->hit->text)->toContain('needs 60 A to start;');
+    });
+
+    it('runs hot on a modified sine', function (): void {
+        $press = Sample::survey('c_outlets', '/loads', ['press' => ['label' => 'Drill press', 'watts' => 500, 'kind' => 'motor']]);
+        $found = findingsOf('motor_start', $press, Sample::alone('transfer_whole', ['waveform' => 'modified']));
+        expect(array_map(fn(Finding $f): string => $f->hit->key, $found))->toContain('inverter|c_outlets.press|wave')
+            ->and(findingsOf('motor_start', $press, Sample::alone('transfer_whole', ['waveform' => 'sine'])))->toBe([]);
+    });
+});
