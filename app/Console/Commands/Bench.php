@@ -6,9 +6,11 @@ namespace App\Console\Commands;
 
 use Database\Seeders\DemoRigs;
 use Database\Seeders\DemoSeeder;
+use Database\Seeders\LargeRig;
 use Hollin\Core\Answers\JobAnswers;
 use Hollin\Core\Answers\RigAnswer;
 use Hollin\Core\Rules\Judge;
+use Hollin\Core\Rules\Search;
 use Hollin\Core\Solve\LoadFlow;
 use Hollin\Core\Solve\Spice;
 use Illuminate\Console\Command;
@@ -19,13 +21,15 @@ final class Bench extends Command
 {
     private const ROUNDS = 15;
 
+    private const SCALE_ROUNDS = 7;
+
     private const PEOPLE = 8;
 
     private const EVERY_S = 2.0;
 
     private const LARGEST = 'tideline';
 
-    protected $signature = 'hollin:bench {what : core, flow or load} {--url= : of the running application, for load} {--seconds=40 : how long the load lasts}';
+    protected $signature = 'hollin:bench {what : core, scale, flow or load} {--url= : of the running application, for load} {--seconds=40 : how long the load lasts}';
 
     protected $description = 'Measure the core, or the time from an edit to its consequences with eight people editing';
 
@@ -34,6 +38,7 @@ final class Bench extends Command
         return match ($this->argument('what')) {
             'load' => $this->load(),
             'flow' => $this->flow(),
+            'scale' => $this->scale(),
             default => $this->core(),
         };
     }
@@ -45,6 +50,41 @@ final class Bench extends Command
             $this->judged(DemoRigs::document($name));
         }
         $this->line(sprintf('peak memory %.1f MB', memory_get_peak_usage() / 1e6));
+
+        return self::SUCCESS;
+    }
+
+    /** The largest demo rig with ten switches and two full panels more, and with twenty and four. */
+    private function scale(): int
+    {
+        foreach ([[0, 0], [10, 0], [10, 2], [20, 4]] as [$switches, $panels]) {
+            $document = LargeRig::document($switches, $panels);
+            memory_reset_peak_usage();
+            $held = memory_get_usage();
+            $searched = $judged = [];
+            for ($round = 0; $round < self::SCALE_ROUNDS; $round++) {
+                $rig = (new JobAnswers($document))->rig('line/whole') ?? throw new \RuntimeException('the demo has changed');
+                $begin = hrtime(true);
+                $proof = (new Search($rig))->proof;
+                $searched[] = (hrtime(true) - $begin) / 1e6;
+                new Judge($rig, $proof);
+                $judged[] = (hrtime(true) - $begin) / 1e6;
+                unset($rig);
+                gc_collect_cycles();
+            }
+            $this->line(sprintf(
+                '%2d switches and %d panels more: %.3g states, %d after reduction, %s; searched in %5.1f ms (least %5.1f), with all rules %5.1f ms; peak %.1f MB',
+                $switches,
+                $panels,
+                $proof->total,
+                $proof->reduced,
+                $proof->enumerated ? 'all of them' : 'within two slips',
+                self::middle($searched),
+                min($searched),
+                self::middle($judged),
+                (memory_get_peak_usage() - $held) / 1e6,
+            ));
+        }
 
         return self::SUCCESS;
     }
