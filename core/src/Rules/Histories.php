@@ -19,6 +19,9 @@ final class Histories
     /** More ends of its own than this no rig is followed to. */
     private const MOST = 500;
 
+    /** @var array<string, \Hollin\Core\States\Situation> setting => where it rests */
+    private array $rests = [];
+
     /** @var array<string, true> settings with the positions they ended in */
     private array $seen = [];
 
@@ -34,12 +37,10 @@ final class Histories
 
     private static function key(Setting $setting): string
     {
-        $controls = $setting->controls;
-        $surroundings = $setting->surroundings;
-        ksort($controls);
-        ksort($surroundings);
+        $all = $setting->controls + $setting->surroundings;
+        ksort($all);
 
-        return json_encode([$controls, $surroundings], JSON_THROW_ON_ERROR);
+        return implode(',', $all);
     }
 
     /** @return \Generator<int, array{end: Settled, from: array<string, string>, state: ?string, slips: int, words: string}> ends that differ from the rest of their setting */
@@ -83,15 +84,16 @@ final class Histories
     private function end(Setting $setting, array $from, string $words): ?array
     {
         $end = $this->rig->engine->settle($setting, $from);
-        if ($end->situation === $this->rig->engine->settle($setting)->situation) {
+        $key = self::key($setting);
+        if ($end->situation === ($this->rests[$key] ??= $this->rig->engine->settle($setting)->situation)) {
             return null;
         }
-        $at = self::key($setting) . json_encode(array_intersect_key($end->positions, $this->rig->engine->automatic()), JSON_THROW_ON_ERROR);
+        $at = $key . json_encode(array_intersect_key($end->positions, $this->rig->engine->automatic()), JSON_THROW_ON_ERROR);
         if (isset($this->seen[$at])) {
             return null;
         }
         $this->seen[$at] = true;
-        $named = $this->namedBy[self::key($setting)] ?? null;
+        $named = $this->namedBy[$key] ?? null;
 
         return ['end' => $end, 'from' => $from, 'state' => $named, 'slips' => $named === null ? 1 : 0, 'words' => $words];
     }

@@ -19,8 +19,17 @@ final class Search
     /** @var list<StateRule> */
     private array $stateRules = [];
 
+    /** @var array<string, StateRule> rules of the battery side alone, by id */
+    private readonly array $directRules;
+
+    /** @var array<string, StateRule> all others, by id */
+    private readonly array $otherRules;
+
     /** @var array<string, list<string>> situation => hazards */
     private array $hitsOf = [];
+
+    /** @var array<string, list<string>> the battery side of a situation => its hazards */
+    private array $directHitsOf = [];
 
     /** @var array<string, array{slips: int, setting: Setting, state: ?string, words: string, states: list<string>}> */
     private array $best = [];
@@ -30,11 +39,26 @@ final class Search
 
     public readonly Proof $proof;
 
-    private readonly DirectSide $direct;
+    private DirectSide $direct;
 
     public function __construct(private readonly Examination $rig)
     {
         $this->stateRules = array_values(array_filter(RuleBook::rules(), fn(Rule $r): bool => $r instanceof StateRule));
+        $byId = array_column(array_map(fn(StateRule $r): array => [$r::definition()->id, $r], $this->stateRules), 1, 0);
+        $this->directRules = array_filter($byId, fn(StateRule $r): bool => $r instanceof OfDirectCurrent);
+        $this->otherRules = array_diff_key($byId, $this->directRules);
+        // Thousands of small things are kept until the end: looking for cycles among them again and again costs as much as the search.
+        $collects = gc_enabled();
+        gc_disable();
+        try {
+            $this->proof = $this->searched();
+        } finally {
+            $collects ? gc_enable() : null;
+        }
+    }
+
+    private function searched(): Proof
+    {
         $enumeration = new Enumeration($this->rig->engine);
         $this->direct = new DirectSide($this->rig->engine, $this->rig->named);
         $apart = new Enumeration($this->rig->engine, $this->direct->controls);
@@ -50,7 +74,8 @@ final class Search
         $this->passing();
         $this->outside();
         $undoing = new Undoing($this->rig, $this->stateRules, $this->best + $this->reached + $this->passed, $this->outsideFound, $this->isAlike(...));
-        $this->proof = new Proof($this->found, $undoing->prevented(), $enumeration->total(), $reduced + count($this->direct->joined), $this->rig->engine->situationCount(), $enumerated && $this->direct->whole);
+
+        return new Proof($this->found, $undoing->prevented(), $enumeration->total(), $reduced + count($this->direct->joined), $this->rig->engine->situationCount(), $enumerated && $this->direct->whole);
     }
 
     private function named(): void
@@ -74,7 +99,7 @@ final class Search
         $controls = array_map(fn($d): string => $d->id, $apart->controls());
         foreach ($this->direct->told as ['setting' => $direct, 'nearest' => $nearest]) {
             foreach ($apart->settings($direct) as $setting) {
-                $hits = $this->ofSide(false, $this->rig->engine->settle($setting)->situation);
+                $hits = array_values(array_filter($this->ofRest($this->rig->engine->settle($setting)->situation), fn(string $key): bool => ($this->best[$key]['slips'] ?? 1) > 0));
                 if ($hits !== []) {
                     $this->better($hits, $this->nearest($setting, $controls, $nearest));
                 }
@@ -130,24 +155,9 @@ final class Search
         foreach ($this->direct->joined as ['setting' => $direct, 'state' => $state]) {
             $setting = $this->rig->named[$state]->setting;
             $setting = new Setting($direct + $setting->controls, $setting->surroundings);
-            $this->better($this->ofSide(true, $this->rig->engine->settle($setting)->situation), $setting);
+            $this->better($this->ofDirect($this->rig->engine->settle($setting)->situation), $setting);
         }
     }
-
-    /** @return list<string> hazards of the battery side alone, or all others; all where that side is not gone through by itself */
-    private function ofSide(bool $direct, Situation $situation): array
-    {
-        $hits = $this->hits($situation);
-        if ($hits === [] || $this->direct->controls === []) {
-            return $hits;
-        }
-        $this->ofDirect ??= array_fill_keys(array_map(self::id(...), array_filter($this->stateRules, fn(StateRule $r): bool => $r instanceof OfDirectCurrent)), true);
-
-        return array_values(array_filter($hits, fn(string $key): bool => isset($this->ofDirect[strstr($key, '|', true)]) === $direct));
-    }
-
-    /** @var ?array<string, true> rules of the battery side alone */
-    private ?array $ofDirect = null;
 
     /** Settings within two slips of a named state, when there are too many to go through. */
     private function nearby(Enumeration $enumeration): void
@@ -268,24 +278,35 @@ final class Search
     /** @return list<string> hazards of every state rule: rule and key */
     private function hits(Situation $situation): array
     {
-        if (!isset($this->hitsOf[$situation->key])) {
-            $hits = [];
-            foreach ($this->stateRules as $rule) {
-                foreach ($rule->hits($situation, $this->rig) as $hit) {
-                    $hits[self::id($rule) . '|' . $hit->key] = true;
-                }
-            }
-            $this->hitsOf[$situation->key] = array_keys($hits);
-        }
-
-        return $this->hitsOf[$situation->key];
+        return [...$this->ofDirect($situation), ...$this->ofRest($situation)];
     }
 
-    private static function id(Rule $rule): string
+    /** @return list<string> hazards of the battery side alone */
+    private function ofDirect(Situation $situation): array
     {
-        static $ids = [];
+        return $this->directHitsOf[$situation->directKey()] ??= $this->asked($this->directRules, $situation);
+    }
 
-        return $ids[$rule::class] ??= $rule::definition()->id;
+    /** @return list<string> all others */
+    private function ofRest(Situation $situation): array
+    {
+        return $this->hitsOf[$situation->key] ??= $this->asked($this->otherRules, $situation);
+    }
+
+    /**
+     * @param array<string, StateRule> $rules
+     * @return list<string>
+     */
+    private function asked(array $rules, Situation $situation): array
+    {
+        $hits = [];
+        foreach ($rules as $id => $rule) {
+            foreach ($rule->hits($situation, $this->rig) as $hit) {
+                $hits["{$id}|{$hit->key}"] = true;
+            }
+        }
+
+        return array_keys($hits);
     }
 
     /**

@@ -29,6 +29,9 @@ final class Undoing
     /** @var list<StateRule&Claims> */
     private readonly array $rules;
 
+    /** @var list<string> ids of those rules */
+    private readonly array $ids;
+
     /**
      * @param list<StateRule> $rules
      * @param array<string, mixed> $found hazards that controls alone show
@@ -43,6 +46,7 @@ final class Undoing
         private readonly \Closure $isAlike,
     ) {
         $this->rules = array_values(array_filter($rules, fn(StateRule $r): bool => $r instanceof Claims));
+        $this->ids = array_map(fn(StateRule $r): string => $r::definition()->id, $this->rules);
         $this->try();
     }
 
@@ -71,7 +75,7 @@ final class Undoing
         foreach ($this->rig->named as $id => $state) {
             $apart[$this->rig->settled[$id]->situation->key . json_encode([$state->setting->surroundings, array_diff_key($state->setting->controls, $this->plugs())])] ??= $state;
         }
-        $failures = Failure::ofNetwork($this->rig->engine->network);
+        $failures = $this->alike(Failure::ofNetwork($this->rig->engine->network));
         foreach ($apart as $state) {
             $this->fail($failures, $state, $state->setting, 0);
         }
@@ -87,6 +91,35 @@ final class Undoing
         }
     }
 
+    /**
+     * Failures that leave the same contacts closed in every state are tried once: a contactor whose contacts
+     * have all welded and one stuck where it pulls in, if nothing else goes by where it stands.
+     *
+     * @param list<Failure> $failures
+     * @return list<non-empty-list<Failure>>
+     */
+    private function alike(array $failures): array
+    {
+        $network = $this->rig->engine->network;
+        $followed = [];
+        foreach ($network->graph->sources as $source) {
+            $followed[(string) $source->device] = $followed[(string) $source->mode] = true;
+        }
+        $alike = [];
+        foreach ($failures as $failure) {
+            $poles = $failure->poles;
+            foreach ($failure->heldAt as $device => $position) {
+                foreach (isset($followed[$device]) ? [] : $network->polesOf[$device] ?? [] as $pole) {
+                    $poles[$pole] = in_array($position, $network->graph->elements[$pole]->closedIn, true);
+                }
+            }
+            ksort($poles);
+            $alike[$poles === [] ? $failure->id : (string) json_encode($poles)][] = $failure;
+        }
+
+        return array_values($alike);
+    }
+
     /** @return array<string, true> plugs, whose mated positions are alike */
     private function plugs(): array
     {
@@ -96,15 +129,15 @@ final class Undoing
     /**
      * It fails, or somebody slips, in a rig that has come to rest.
      *
-     * @param list<Failure> $failures
+     * @param list<non-empty-list<Failure>> $failures
      */
     private function fail(array $failures, NamedState $state, Setting $setting, int $slips): void
     {
         $rest = $this->rig->settled[$state->id]->positions;
         $sound = $this->rig->engine->settle($setting, $rest);
-        foreach ($failures as $failure) {
-            $settled = $sound->isTouchedBy($failure) ? $this->rig->engine->settle($setting, $rest, $failure) : $sound;
-            $this->note($settled->situation, $failure, $slips, null, $state->id);
+        foreach ($failures as $alike) {
+            $settled = $sound->isTouchedBy($alike[0]) ? $this->rig->engine->settle($setting, $rest, $alike[0]) : $sound;
+            $this->note($settled->situation, $alike, $slips, null, $state->id);
         }
     }
 
@@ -112,7 +145,7 @@ final class Undoing
      * It has failed before, and the rig passes from one named state to another: a welded contact joins two
      * supplies for as long as the new one is being qualified.
      *
-     * @param list<Failure> $failures
+     * @param list<non-empty-list<Failure>> $failures
      * @param array<string, NamedState> $states
      */
     private function onTheWay(array $failures, array $states): void
@@ -132,10 +165,10 @@ final class Undoing
                 }
             }
             foreach ($rests as $at => $from) {
-                foreach ($failures as $failure) {
-                    foreach ($sounds[$at]->isTouchedBy($failure) ? $this->rig->engine->settle($state->setting, $from, $failure)->passing : [] as $passing) {
+                foreach ($failures as $alike) {
+                    foreach ($sounds[$at]->isTouchedBy($alike[0]) ? $this->rig->engine->settle($state->setting, $from, $alike[0])->passing : [] as $passing) {
                         if ($passing['lastsS'] >= Search::PASSING_S) {
-                            $this->note($passing['situation'], $failure, 0, $passing['lastsS'], $state->id, $anyway);
+                            $this->note($passing['situation'], $alike, 0, $passing['lastsS'], $state->id, $anyway);
                         }
                     }
                 }
@@ -143,13 +176,18 @@ final class Undoing
         }
     }
 
-    /** @param array<string, true> $anyway hazards that show there without any failure */
-    private function note(Situation $situation, Failure $failure, int $slips, ?float $lastsS, string $state, array $anyway = []): void
+    /**
+     * @param non-empty-list<Failure> $alike
+     * @param array<string, true> $anyway hazards that show there without any failure
+     */
+    private function note(Situation $situation, array $alike, int $slips, ?float $lastsS, string $state, array $anyway = []): void
     {
         foreach ($this->hits($situation) as $key) {
-            $at = "{$key}#{$failure->id}" . ($lastsS === null ? '' : '~');
-            if (!isset($this->found[$key]) && !isset($anyway[$key]) && $slips < ($this->undone[$at]['slips'] ?? PHP_INT_MAX)) {
-                $this->undone[$at] = ['slips' => $slips, 'failure' => $failure, 'lastsS' => $lastsS, 'state' => $state];
+            foreach (isset($anyway[$key]) ? [] : $alike as $failure) {
+                $at = "{$key}#{$failure->id}" . ($lastsS === null ? '' : '~');
+                if ($slips < ($this->undone[$at]['slips'] ?? PHP_INT_MAX)) {
+                    $this->undone[$at] = ['slips' => $slips, 'failure' => $failure, 'lastsS' => $lastsS, 'state' => $state];
+                }
             }
         }
     }
@@ -243,14 +281,17 @@ final class Undoing
         return $hits;
     }
 
-    /** @return list<string> hazards of the rules that claim something is impossible */
+    /** @return list<string> hazards of the rules that claim something is impossible, but what controls alone show */
     private function hits(Situation $situation): array
     {
         if (!isset($this->hitsOf[$situation->key])) {
             $keys = [];
-            foreach ($this->rules as $rule) {
+            foreach ($this->rules as $n => $rule) {
                 foreach ($rule->hits($situation, $this->rig) as $hit) {
-                    $keys[] = $rule::definition()->id . '|' . $hit->key;
+                    $key = "{$this->ids[$n]}|{$hit->key}";
+                    if (!isset($this->found[$key])) {
+                        $keys[] = $key;
+                    }
                 }
             }
             $this->hitsOf[$situation->key] = $keys;

@@ -53,12 +53,7 @@ final class DirectPotentials
     {
         $network = $situation->network;
 
-        $key = (string) ($situation->closed & $network->directBits);
-        foreach ($situation->parted as $element => $_) {
-            $key .= $network->graph->elements[$element]->role->isDc() ? "!{$element}" : '';
-        }
-
-        return $network->directMemo[$key] ??= new self($situation);
+        return $network->directMemo[$situation->directKey()] ??= new self($situation);
     }
 
     /** Volts from one terminal to another that batteries put there; null where none does. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Hollin\Core\States;
 
+use Hollin\Core\Network\Automatic;
 use Hollin\Core\Network\Device;
 use Hollin\Core\Network\Look;
 use Hollin\Core\Network\Source;
@@ -32,6 +33,12 @@ final class Engine implements Look
     /** @var array<string, Device> */
     private array $automatic;
 
+    /** @var array<string, Automatic> */
+    private array $logics = [];
+
+    /** @var \WeakMap<Failure, list<array{string, int, bool, bool}>> failure => its poles: element, bit, stays closed, moves alone */
+    private \WeakMap $polesOf;
+
     /** @var list<array{string, ?string, ?string, array<string, int>, ?string, array<string, int>}> source, what surrounds it, the device it follows, in which positions, its mode switch, in which positions */
     private array $sources;
 
@@ -47,8 +54,11 @@ final class Engine implements Look
     /** @var array<string, array<string, int>> */
     private array $manualBits;
 
-    /** @var list<string> devices set by hand that automatic ones go by */
-    private array $read = [];
+    /** @var array<string, list<string>> automatic device => devices set by hand that it goes by */
+    private array $reads = [];
+
+    /** @var array<string, string> automatic device => where it rests */
+    private array $resting = [];
 
     // What stays as it is while automatic devices move.
     private ?Setting $setting = null;
@@ -60,7 +70,8 @@ final class Engine implements Look
 
     private string $steadyMemo = '';
 
-    private string $readAs = '';
+    /** @var array<string, string> automatic device => how what it goes by stands */
+    private array $readAs = [];
 
     public function __construct(public readonly Contraction $network)
     {
@@ -76,9 +87,12 @@ final class Engine implements Look
         $this->batteries = array_map(fn($b): array => [$b->pos, $b->neg, $b->restV('half')], array_values($network->graph->batteries));
         $this->automaticBits = array_intersect_key($network->bits, $this->automatic);
         $this->manualBits = array_diff_key($network->bits, $this->automatic);
-        foreach ($this->automatic as $id => $_) {
-            array_push($this->read, ...$this->logic($id)->reads());
+        foreach ($this->automatic as $id => $device) {
+            $this->logics[$id] = $device->logic ?? throw new \LogicException("{$id} is not automatic");
+            $this->reads[$id] = $this->logics[$id]->reads();
+            $this->resting[$id] = $device->positionNames()[0];
         }
+        $this->polesOf = new \WeakMap();
     }
 
     /** @return array<string, Device> */
@@ -90,7 +104,7 @@ final class Engine implements Look
     /** @return list<string> devices set by hand that automatic ones go by */
     public function reads(): array
     {
-        return $this->read;
+        return array_merge(...array_values($this->reads));
     }
 
     public function situationCount(): int
@@ -109,8 +123,8 @@ final class Engine implements Look
             $this->steady($setting);
         }
         $this->at = $this->steadyAt;
-        foreach ($this->automatic as $id => $device) {
-            $this->at[$id] = $this->failure->heldAt[$id] ?? $from[$id] ?? $device->positionNames()[0];
+        foreach ($this->resting as $id => $rest) {
+            $this->at[$id] = $this->failure->heldAt[$id] ?? $from[$id] ?? $rest;
         }
         $this->look();
         $moves = $passing = $trouble = $timers = $seen = [];
@@ -120,15 +134,20 @@ final class Engine implements Look
             if ($wishes === []) {
                 break;
             }
-            foreach (array_diff_key($timers, $wishes) as $id => $_) {
-                unset($timers[$id]);
+            foreach ($timers as $id => $_) {
+                if (!isset($wishes[$id])) {
+                    unset($timers[$id]);
+                }
             }
             foreach ($wishes as $id => $to) {
                 if (($timers[$id][0] ?? null) !== $to) {
-                    $timers[$id] = [$to, $this->logic($id)->delayS($this->at[$id], $to)];
+                    $timers[$id] = [$to, $this->logics[$id]->delayS($this->at[$id], $to)];
                 }
             }
-            $wait = min(array_column($timers, 1) ?: [0.0]);
+            $wait = INF;
+            foreach ($timers as [, $left]) {
+                $wait = min($wait, $left);
+            }
             $key = $this->key($timers);
             if (isset($seen[$key])) {
                 $trouble[] = sprintf('hunting, about every %g s', $clock - $seen[$key]);
@@ -137,7 +156,12 @@ final class Engine implements Look
             $seen[$key] = $clock;
             $passing[] = ['situation' => $this->now, 'lastsS' => $wait];
             $clock += $wait;
-            $moving = array_keys(array_filter($timers, fn(array $t): bool => $t[1] <= $wait + 1e-9));
+            $moving = [];
+            foreach ($timers as $id => [, $left]) {
+                if ($left <= $wait + 1e-9) {
+                    $moving[] = $id;
+                }
+            }
             if (count($moving) > 1 && $this->ordersDiffer($moving, $wishes)) {
                 $trouble[] = 'race between ' . implode(' and ', $moving);
             }
@@ -211,18 +235,18 @@ final class Engine implements Look
         return false;
     }
 
-    private function logic(string $id): \Hollin\Core\Network\Automatic
-    {
-        return $this->automatic[$id]->logic ?? throw new \LogicException("{$id} is not automatic");
-    }
-
     /** @return array<string, string> devices that want to move => where to */
     private function wishes(): array
     {
-        $wanted = $this->now->wanted[$this->readAs] ??= array_map(fn(Device $d): string => $this->logic($d->id)->wish($this), $this->automatic);
-        $wishes = array_diff_assoc($wanted, $this->at);
+        $wishes = [];
+        foreach ($this->logics as $id => $logic) {
+            $to = $this->now->wanted[$id][$this->readAs[$id]] ??= $logic->wish($this);
+            if ($this->at[$id] !== $to && !isset($this->failure->heldAt[$id])) {
+                $wishes[$id] = $to;
+            }
+        }
 
-        return $this->failure->heldAt === [] ? $wishes : array_diff_key($wishes, $this->failure->heldAt);
+        return $wishes;
     }
 
     /**
@@ -245,7 +269,7 @@ final class Engine implements Look
                 }
             }
             foreach ($moving as $other) {
-                if ($other !== $first && $this->logic($other)->wish($this) === $this->at[$other]) {
+                if ($other !== $first && $this->logics[$other]->wish($this) === $this->at[$other]) {
                     $differ = true;
                 }
             }
@@ -291,9 +315,8 @@ final class Engine implements Look
                 $this->steadyMemo .= '|' . ($off ? 'dead' : ($this->surroundings[$surrounding] ?? 'good'));
             }
         }
-        $this->readAs = '';
-        foreach ($this->read as $id) {
-            $this->readAs .= ($this->at[$id] ?? '') . ';';
+        foreach ($this->reads as $id => $read) {
+            $this->readAs[$id] = implode(';', array_map(fn(string $device): string => $this->at[$device] ?? '', $read));
         }
     }
 
@@ -304,12 +327,11 @@ final class Engine implements Look
             $closed |= $positions[$this->at[$id]] ?? 0;
         }
         $parted = [];
-        foreach ($this->failure->poles as $element => $stays) {
-            $bit = 1 << max(0, $this->network->bitOf[$element] ?? 0);
+        foreach ($this->polesOf[$this->failure] ??= $this->poles($this->failure) as [$element, $bit, $stays, $alone]) {
             if ($stays === (($closed & $bit) !== 0)) {
                 continue;
             }
-            if ($this->network->movesAlone($element)) {
+            if ($alone) {
                 $closed ^= $bit;
             } else {
                 $parted[$element] = $stays;
@@ -323,6 +345,17 @@ final class Engine implements Look
             $memo .= isset($positions[$this->at[$device]]) && ($mode === null || isset($modes[$this->at[$mode] ?? ''])) ? '|1' : '|0';
         }
         $this->now = $this->situations[$memo] ??= new Situation($this->network, $memo, $closed, $this->active(), $parted === [] ? $this->rootsOf($closed) : $this->network->roots($closed, $parted), $parted);
+    }
+
+    /** @return list<array{string, int, bool, bool}> poles of a failure: element, bit, stays closed, moves alone */
+    private function poles(Failure $failure): array
+    {
+        $poles = [];
+        foreach ($failure->poles as $element => $stays) {
+            $poles[] = [$element, 1 << max(0, $this->network->bitOf[$element] ?? 0), $stays, $this->network->movesAlone($element)];
+        }
+
+        return $poles;
     }
 
     /** @return array<string, string> source that gives anything => its condition */

@@ -24,7 +24,7 @@ final class Situation
     /** @var ?array<int, string> */
     private ?array $softLive = null;
 
-    /** @var array<string, array<string, string>> as what is read stands => automatic device => the position it wants; the engine's to keep */
+    /** @var array<string, array<string, string>> automatic device => as what it goes by stands => the position it wants; the engine's to keep */
     public array $wanted = [];
 
     /** @var ?array<string, Liveness> */
@@ -59,6 +59,19 @@ final class Situation
     public function rootOf(int $net): int
     {
         return $this->roots[$net];
+    }
+
+    /** What is closed on the battery side, as a key. */
+    public function directKey(): string
+    {
+        $key = (string) ($this->closed & $this->network->directBits);
+        foreach ($this->parted as $element => $stays) {
+            if ($this->network->graph->elements[$element]->role->isDc()) {
+                $key .= ($stays ? '+' : '-') . $element;
+            }
+        }
+
+        return $key;
     }
 
     public function isClosed(string $element): bool
