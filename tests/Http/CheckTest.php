@@ -44,7 +44,7 @@ it('judges one view alone', function (): void {
 
 it('prints what is live as a table with its key', function (): void {
     [, $said] = checked(Rigs::job(Sample::choose('subpanel', ['circuits' => ['c_outlets' => true, 'c_fridge' => true]]), Sample::move('c_outlets', 'main_panel', 'neutral')), ['--view' => 'p/whole']);
-    expect($said)->toMatch('/Inside outlets +- +!I +S +S +S +S +!I +!I +-/')
+    expect($said)->toMatch('/Inside outlets +- +!I +S +S +S +S +I\* +I\* +-/')
         ->toMatch('/Absorption fridge +- +I +S +S +S +S +I +I +-/')
         ->toContain('I = inverting')->toContain('!letter: live, does not work')->toContain('Measure before you touch');
 });

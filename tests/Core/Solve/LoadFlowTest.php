@@ -141,3 +141,13 @@ it('tells one changed admittance from a fresh solve only by rounding', function 
     // 40 Ω at the outlets lower them by something to see.
     expect($flow->acBetween('c_outlets.l', 'c_outlets.n') - $fresh->acBetween('c_outlets.l', 'c_outlets.n'))->toBeGreaterThan(0.2);
 });
+
+it('takes from the battery what a unit gives, its losses and its own idle', function (string $state, array $options): void {
+    $heat = Sample::survey('c_outlets', '/loads', ['heat' => ['label' => 'Heater', 'watts' => 1500, 'kind' => 'resistive']]);
+    $rig = Rigs::planned(Rigs::job($heat, Sample::choose('in_line', $options + ['converter' => 'removed', 'continuousW' => 3000, 'efficiency' => 0.9])));
+    $flow = LoadFlow::of($rig->settled[$state], ['c_outlets.heat' => true]);
+    $unit = array_values(array_filter($rig->graph->converters, fn($c): bool => $c->kind === ($state === 'inverting' ? 'inverter' : 'assist')))[0];
+    ['inW' => $in, 'outW' => $out] = $flow->converters[$unit->id];
+    expect($out)->toBeGreaterThan(500.0)->and($unit->idleW > 10.0)->toBe($state === 'inverting')
+        ->and($in)->toEqualWithDelta($out / 0.9 + $unit->idleW, 0.01);
+})->with([['inverting', []], ['shore_and_inverter', ['inputLimitA' => 6, 'assist' => true]]]);
