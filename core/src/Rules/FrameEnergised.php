@@ -65,16 +65,20 @@ final class FrameEnergised implements RigRule
                 $worst[$condition] = [$amps, $volts, $fault];
             }
         }
+        // One thing is to do about them all: they fold under the worst.
+        uasort($worst, fn(array $a, array $b): int => $b[0] <=> $a[0]);
+        $first = null;
         foreach ($worst as $condition => [$amps, $volts, $fault]) {
             $guard = self::guard($rig, $condition);
             $text = sprintf('At a pedestal with %s the frame stands at %.0f V to earth. %s%s', lcfirst(explode(': ', $fault->title, 2)[1]), $volts, $guard, in_array($condition, self::HIDDEN, true) ? ' It cannot be found from inside the rig.' : '');
-            $hits[] = self::hit($rig, "pedestal|{$condition}", $volts, $amps, $text, null, $fault, Ways::outside(explode(': ', $fault->title, 2)[1]));
+            $hits[] = self::hit($rig, "pedestal|{$condition}", $volts, $amps, $text, null, $fault, Ways::outside(explode(': ', $fault->title, 2)[1]), $first);
+            $first ??= "frame_energised|pedestal|{$condition}";
         }
 
         return $hits;
     }
 
-    private static function hit(Examination $rig, string $key, float $volts, float $amps, string $text, ?string $state, ?NamedState $proof, ?Ways $ways): Hit
+    private static function hit(Examination $rig, string $key, float $volts, float $amps, string $text, ?string $state, ?NamedState $proof, ?Ways $ways, ?string $because = null): Hit
     {
         $severity = $amps >= 0.03 ? Severity::Danger : ($amps >= 0.005 ? Severity::Warning : Severity::Advice);
         $shore = array_key_first(array_filter($rig->graph->supplies, fn(Supply $s): bool => $s->kind === 'shore'));
@@ -92,6 +96,7 @@ final class FrameEnergised implements RigRule
             state: $state,
             ways: $ways,
             proof: $proof,
+            because: $because,
         );
     }
 

@@ -65,7 +65,7 @@ final class Overload implements RigRule
                         severity: $over ? Severity::Warning : Severity::Advice,
                         title: $over ? 'Overload: ' . lcfirst($what) : 'Near its limit: ' . lcfirst($what),
                         state: $state,
-                        because: $over && $element !== self::supply($rig) && $rig->settled[$state]->situation->quality((string) self::supply($rig)) === 'good' ? 'overload|' . self::supply($rig) : null,
+                        because: $over && $element !== self::supply($rig) && $this->supplyOpensFirst($rig, $state, $amps, $ratingA) ? 'overload|' . self::supply($rig) : null,
                     )];
                 }
             }
@@ -126,6 +126,20 @@ final class Overload implements RigRule
         }
 
         return $checked;
+    }
+
+    /**
+     * Whether the pedestal is past its rating too, and no larger than the part behind it: then that part never
+     * gets to carry this.
+     *
+     * @param array<string, float> $amps of the state and scenario
+     */
+    private function supplyOpensFirst(Examination $rig, string $state, array $amps, float $ratingA): bool
+    {
+        $supply = (string) self::supply($rig);
+        $supplyA = $rig->currents()->supplyA($rig->settled[$state]);
+
+        return $supplyA !== null && $rig->settled[$state]->situation->quality($supply) === 'good' && ($amps[$supply] ?? 0.0) > $supplyA && $supplyA <= $ratingA;
     }
 
     /** The outside supply everything else hangs on: what is too much for it is too much behind it. */

@@ -189,7 +189,7 @@ final class InverterCharger extends Inverting
                 120.0,
                 $this->continuousW() / 120,
                 $this->efficiency(),
-                0.0,
+                $this->values->number('idleW'),
                 device: $this->relay(),
                 positions: ['pass'],
                 mode: $this->mode(),
