@@ -163,17 +163,33 @@ final class ConductorProtection implements RigRule
         $place = $part?->is('inlet') === true ? 'cord/size' : 'cable/size';
         $ampacity = $school->ofCable($cable);
         $size = self::sizeFor($amps, $school);
+        $assumed = self::isAssumed($rig, $element->component, $place) || self::isAssumed($rig, $device, 'breakerA', 'ratingA', 'mainA');
 
         return new Hit(
             $element->component . '|' . $device,
             $ampacity === null
                 ? sprintf('%s: no table here has %s as %s, and %s lets %g A through.', $label, $cable->spoken(), self::what($cable), $by, $amps)
-                : sprintf('%s: %s of %s may carry %g A here, and %s lets %g A through.', $label, $cable->spoken(), self::what($cable), round($ampacity, 1), $by, $amps),
+                : sprintf('%s: %s of %s may carry %g A here, and %s lets %g A through.', $label, $cable->spoken(), self::what($cable), round($ampacity, 1), $by, $amps) . ($assumed ? ' One of the two is assumed: look before you act.' : ''),
             array_values(array_unique(array_filter([$element->component, $device]))),
             [new Figure('Device ahead of it', $amps, 'A', 'largest current that can arrive before a device opens', $school->source(), $ampacity ?? 0.0, $part?->isAssumed($place) === true)],
             $size === null ? [] : [Remedy::set(sprintf('Run %s for %s', ConductorSize::of($size)->spoken(), $label), 'carries what the device allows', $element->component, "/{$place}", ['value' => $size, 'basis' => 'told'])],
+            severity: $assumed ? Severity::Warning : Severity::Danger,
             title: 'Device too large for its conductor',
         );
+    }
+
+    /** Whether a value of what was there before is assumed; what is planned is as it will be bought. */
+    private static function isAssumed(Examination $rig, string $component, string ...$places): bool
+    {
+        $part = ($rig->asFound ?? $rig)->graph->parts[$component] ?? null;
+        $now = $rig->graph->partAt($component);
+        foreach ($places as $place) {
+            if ($part?->isAssumed($place) === true && $now?->isAssumed($place) === true) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     private static function what(Cable $cable): string

@@ -514,3 +514,39 @@ describe('a motor somebody switches on', function (): void {
             ->and(findingsOf('motor_start', $press, Sample::alone('transfer_whole', ['waveform' => 'sine'])))->toBe([]);
     });
 });
+
+it('shouts about what was read off, and asks to look at what was assumed', function (): void {
+    $of = fn(string $breaker, string $size): array => array_values(array_filter(
+        Rigs::findings(Rigs::asFound(Rigs::job(
+            Sample::survey('c_outlets', '/breakerA', ['value' => 25, 'basis' => $breaker]),
+            Sample::survey('c_outlets', '/cable/size', ['value' => 'awg:14', 'basis' => $size]),
+        )), 'conductor_protection'),
+        fn(Finding $f): bool => in_array('c_outlets', $f->hit->components, true),
+    ));
+    expect($of('read_off', 'read_off')[0]->severity()->value)->toBe('danger')
+        ->and($of('assumed', 'read_off')[0]->severity()->value)->toBe('warning')
+        ->and($of('read_off', 'assumed')[0]->severity()->value)->toBe('warning')
+        ->and($of('assumed', 'assumed')[0]->hit->text)->toContain('look before you act')
+        ->and($of('read_off', 'read_off')[0]->hit->text)->not->toContain('look before');
+});
+
+it('folds what a faulty pedestal does to the frame under the worst of it', function (): void {
+    $found = array_values(array_filter(Rigs::findings(Rigs::asFound(Rigs::job()), 'frame_energised'), fn(Finding $f): bool => $f->ways->kind === 'outside'));
+    $heads = array_values(array_filter($found, fn(Finding $f): bool => $f->toArray()['because'] === null));
+    expect(count($found))->toBeGreaterThan(2)->and($heads)->toHaveCount(1);
+    foreach ($found as $finding) {
+        expect($finding->hit->figures[1]->value)->toBeLessThanOrEqual($heads[0]->hit->figures[1]->value)
+            ->and($finding === $heads[0] || $finding->toArray()['because'] === $heads[0]->identity())->toBeTrue();
+    }
+});
+
+it('hangs an overload on the pedestal only where the pedestal opens first', function (): void {
+    $heavy = Sample::survey('c_outlets', '/loads', ['a' => ['label' => 'Kiln', 'watts' => 2600, 'kind' => 'resistive']]);
+    $scenario = ['kind' => 'set_need', 'path' => '/scenarios/kiln', 'value' => ['title' => 'Kiln', 'running' => ['c_outlets.a' => true, 'c_water.element' => true]]];
+    $found = Rigs::findings(Rigs::asFound(Rigs::job($heavy, $scenario)), 'overload');
+    $of = fn(string $component): Finding => array_values(array_filter($found, fn(Finding $f): bool => $f->hit->components[0] === $component))[0];
+    $supply = $of('shore')->identity();
+    // 21.7 A on a 15 A branch breaker: its own fault, whatever feeds it. The 30 A main never carries what a 30 A pedestal or less lets in.
+    expect($of('c_outlets')->toArray()['because'])->toBe($of('c_outlets')->state === 'shore_s15' ? $supply : null)
+        ->and($of('main_panel')->toArray()['because'])->toBe($supply);
+});
