@@ -148,6 +148,6 @@ it('takes from the battery what a unit gives, its losses and its own idle', func
     $flow = LoadFlow::of($rig->settled[$state], ['c_outlets.heat' => true]);
     $unit = array_values(array_filter($rig->graph->converters, fn($c): bool => $c->kind === ($state === 'inverting' ? 'inverter' : 'assist')))[0];
     ['inW' => $in, 'outW' => $out] = $flow->converters[$unit->id];
-    expect($out)->toBeGreaterThan(500.0)->and($unit->idleW > 10.0)->toBe($state === 'inverting')
+    expect($out)->toBeGreaterThan(500.0)->and($unit->idleW)->toBeGreaterThan(10.0)
         ->and($in)->toEqualWithDelta($out / 0.9 + $unit->idleW, 0.01);
 })->with([['inverting', []], ['shore_and_inverter', ['inputLimitA' => 6, 'assist' => true]]]);
