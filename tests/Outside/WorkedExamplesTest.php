@@ -125,7 +125,8 @@ describe('alternating current', function (): void {
     });
 
     it('assists within the limit of the input, and takes the rest from the battery', function (): void {
-        // Limit 6 A, 1500 W at 0.85: 6 × 120 × 0.85 = 612 W from the supply, the rest ÷ 0.88, and 25 W, at 13.1 V from the battery. By hand.
+        // Limit 6 A, 1500 W at 0.85: 6 × 120 × 0.85 = 612 W from the supply, the rest ÷ 0.88, and 25 W, at 13.1 V from the
+        // battery; 15 A lose 27 W in 0.12 Ω of branch wire. By hand.
         $options = ['converter' => 'removed', 'inputLimitA' => 6, 'assist' => true, 'continuousW' => 3000];
         $document = Rigs::job(Sample::survey('c_outlets', '/loads', ['heat' => ['label' => 'Drill press', 'watts' => 1500, 'kind' => 'constant', 'powerFactor' => 0.85]]), Sample::choose('in_line', $options));
         $rig = Rigs::planned($document);
@@ -135,7 +136,7 @@ describe('alternating current', function (): void {
         $battery = array_sum(array_map(fn(string $b): float => $flow->sources[$b]['amps'], array_keys($rig->graph->batteries)));
         expect($flow->isSolved())->toBeTrue()
             ->and($flow->acA['inlet.hot'])->toBeLessThanOrEqual(6.01)->toBeGreaterThan(5.5)
-            ->and($battery)->toEqualWithDelta(((1500 - 6 * 120 * 0.85) / 0.88 + 25 + 103) / 13.1, 3.0);
+            ->and($battery)->toEqualWithDelta(((1500 + 27 - 6 * 120 * 0.85) / 0.88 + 25 + 103) / 13.1, 1.5);
     });
 
     it('does not assist below the limit', function (): void {
