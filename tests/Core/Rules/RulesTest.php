@@ -550,3 +550,37 @@ it('hangs an overload on the pedestal only where the pedestal opens first', func
     expect($of('c_outlets')->toArray()['because'])->toBe($of('c_outlets')->state === 'shore_s15' ? $supply : null)
         ->and($of('main_panel')->toArray()['because'])->toBe($supply);
 });
+
+describe('what is offered and told beside a finding', function (): void {
+    it('offers a box with room, to the next ten cubic centimetres', function (): void {
+        $rig = Rigs::asFound(Rigs::job(Sample::add('box', ['type' => 'splice_box', 'label' => 'Box', 'volumeCm3' => 40, 'moreCables' => 2, 'moreSize' => 'awg:12']), Sample::survey('feeder_main', '/to', ['at' => 'box', 'port' => 'in'])));
+        $finding = array_values(array_filter(Rigs::findings($rig, 'box_fill'), fn(Finding $f): bool => $f->hit->components[0] === 'box'))[0];
+        $needed = $finding->hit->figures[0]->value;
+        $offered = $finding->hit->remedies[0]->intent['value']['value'];
+        expect($needed)->toBeGreaterThan(40.0)->and($offered)->toBeGreaterThanOrEqual($needed)->toBeLessThan($needed + 10)->and($offered % 10)->toBe(0);
+    });
+
+    it('moves a charger only to a panel that stays dark while its inverter runs', function (): void {
+        $finding = findingsOf('charging_loop', usual(['circuits' => ['c_outlets' => true, 'c_converter' => true], 'converter' => 'left']))[0];
+        $moves = array_filter(array_map(fn($r): array => (array) $r->intent, $finding->hit->remedies), fn(array $i): bool => $i['kind'] === 'move_circuit');
+        expect(array_column($moves, 'panel'))->toBe(['main_panel']);
+    });
+
+    it('counts only what hangs on the battery side of a shunt as not counted', function (): void {
+        $uncounted = findingsOf('shunt_bypassed', Sample::choose('in_line'), Sample::set('ld_dc_neg', '/from', 'bank.neg'));
+        expect($uncounted)->toHaveCount(1)->and($uncounted[0]->hit->key)->toBe('shunt|uncounted')->and($uncounted[0]->hit->text)->toStartWith('12 V panel')->not->toContain('Inverter');
+        expect(findingsOf('shunt_bypassed', Sample::choose('in_line')))->toBe([]);
+    });
+
+    it('tells what starts by itself in one list', function (): void {
+        $text = fn(array ...$edits): string => array_values(array_filter(findingsOf('starts_by_itself', ...$edits), fn(Finding $f): bool => $f->hit->key === 'inverter'))[0]->hit->text;
+        $all = $text(Sample::choose('in_line'));
+        expect($all)->toMatch('/^[^,]+, .* and [a-z]/')->toContain('themselves');
+        $one = $text(usual(['circuits' => ['c_fridge' => true]]));
+        expect($one)->toContain('by itself')->not->toContain(' and ');
+    });
+
+    it('says that batteries share unequally of those on one inverter only', function (): void {
+        expect(findingsOf('unequal_sharing', Sample::choose('in_line', ['parallel' => 2])))->toBe([]);
+    });
+});
