@@ -553,11 +553,11 @@ it('hangs an overload on the pedestal only where the pedestal opens first', func
 
 describe('what is offered and told beside a finding', function (): void {
     it('offers a box with room, to the next ten cubic centimetres', function (): void {
-        $rig = Rigs::asFound(Rigs::job(Sample::add('box', ['type' => 'splice_box', 'label' => 'Box', 'volumeCm3' => 40, 'moreCables' => 2, 'moreSize' => 'awg:12']), Sample::survey('feeder_main', '/to', ['at' => 'box', 'port' => 'in'])));
+        $rig = Rigs::asFound(Rigs::job(Sample::add('box', ['type' => 'splice_box', 'label' => 'Box', 'volumeCm3' => 60, 'moreCables' => 2, 'moreSize' => 'awg:12']), Sample::survey('feeder_main', '/to', ['at' => 'box', 'port' => 'in'])));
         $finding = array_values(array_filter(Rigs::findings($rig, 'box_fill'), fn(Finding $f): bool => $f->hit->components[0] === 'box'))[0];
         $needed = $finding->hit->figures[0]->value;
         $offered = $finding->hit->remedies[0]->intent['value']['value'];
-        expect($needed)->toBeGreaterThan(40.0)->and($offered)->toBeGreaterThanOrEqual($needed)->toBeLessThan($needed + 10)->and($offered % 10)->toBe(0);
+        expect($needed)->toBeGreaterThan(60.0)->and($offered)->toBeGreaterThanOrEqual($needed)->toBeLessThan($needed + 10)->and($offered % 10)->toBe(0);
     });
 
     it('moves a charger only to a panel that stays dark while its inverter runs', function (): void {
