@@ -58,6 +58,15 @@ export function FindingsRail({ answer, focus, pick, remedy, busy, chosen, unchoo
       </span>
     </h2>
   );
+  const withFollowing = (f: Finding) => (
+    <Card key={f.id} finding={f} {...card}>
+      {answer.findings
+        .filter((c) => !chosen && c.because === f.id)
+        .map((c) => (
+          <Card key={c.id} finding={c} {...card} />
+        ))}
+    </Card>
+  );
   return (
     <aside className="rail" aria-label="Findings">
       {head}
@@ -81,22 +90,12 @@ export function FindingsRail({ answer, focus, pick, remedy, busy, chosen, unchoo
         {roots.length === 0 && !chosen && (
           <p className="rail-clear">Nothing found in the states checked. What was not surveyed was not checked.</p>
         )}
-        {roots.map((f) => (
-          <Card key={f.id} finding={f} {...card}>
-            {answer.findings
-              .filter((c) => !chosen && c.because === f.id)
-              .map((c) => (
-                <Card key={c.id} finding={c} {...card} />
-              ))}
-          </Card>
-        ))}
+        {roots.map(withFollowing)}
         {outside.length > 0 && (
           <section className="outside">
             <h3>If the pedestal is faulty</h3>
             <p className="quiet">Not this plan&apos;s doing; it meets every rig that is plugged in there.</p>
-            {outside.map((f) => (
-              <Card key={f.id} finding={f} {...card} />
-            ))}
+            {outside.map(withFollowing)}
           </section>
         )}
         {answer.prevented.length > 0 && (
@@ -106,7 +105,20 @@ export function FindingsRail({ answer, focus, pick, remedy, busy, chosen, unchoo
               {answer.prevented.map((p) => (
                 <li key={p.rule + p.title}>
                   <b>{p.title}</b>
-                  <span>{p.words}</span>
+                  <span>
+                    by {p.by}
+                    {p.undoneBy.length === 0 ? '; survives any single failure' : '; undone by one failure:'}
+                  </span>
+                  {p.undoneBy.length > 0 && (
+                    <ul className="undone">
+                      {p.undoneBy.map((way) => (
+                        <li key={way.words}>
+                          {way.words}
+                          {way.slips === 1 && ' and one slip'}
+                        </li>
+                      ))}
+                    </ul>
+                  )}
                 </li>
               ))}
             </ul>

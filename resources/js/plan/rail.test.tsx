@@ -87,7 +87,10 @@ describe('what is made impossible', () => {
   it('is told with what does it and what undoes it', () => {
     const text = words(rail(line));
     expect(text).toContain('Made impossible here');
-    for (const p of line.prevented) expect(text).toContain(p.words);
+    for (const p of line.prevented) {
+      expect(text).toContain(`by ${p.by}`);
+      for (const way of p.undoneBy) expect(text).toContain(way.words);
+    }
     expect(text).toContain('undone by one failure');
   });
 });
