@@ -26,6 +26,9 @@ final class Undoing
     /** @var array<string, list<string>> */
     private array $hitsOf = [];
 
+    /** @var array<string, list<array{string, bool, int, int}>> failure that nothing else goes by => its contacts: element, stays closed, nets */
+    private array $polesOf = [];
+
     /** @var list<StateRule&Claims> */
     private readonly array $rules;
 
@@ -76,19 +79,37 @@ final class Undoing
             $apart[$this->rig->settled[$id]->situation->key . json_encode([$state->setting->surroundings, array_diff_key($state->setting->controls, $this->plugs())])] ??= $state;
         }
         $failures = $this->alike(Failure::ofNetwork($this->rig->engine->network));
-        foreach ($apart as $state) {
-            $this->fail($failures, $state, $state->setting, 0);
-        }
-        $this->onTheWay($failures, $apart);
+        $this->inNamed($failures, $apart);
         foreach ($apart as $state) {
             foreach ($enumeration->controls() as $control) {
                 foreach ($control->matters($state->setting->controls) ? $enumeration->positions($control) : [] as $position) {
                     if ($position !== ($state->setting->controls[$control->id] ?? $position) && !($this->isAlike)($state->setting, $control->id, $position)) {
-                        $this->fail($failures, $state, $state->setting->with($control->id, $position), 1);
+                        $this->slip($failures, $state, $state->setting->with($control->id, $position));
                     }
                 }
             }
         }
+    }
+
+    /**
+     * Whether a failure could change anything on the way to where a sound rig rests: a contact that stands
+     * otherwise between nets of which alternating current reaches one, or a device that others go by.
+     */
+    private function matters(Failure $failure, Settled $sound): bool
+    {
+        $poles = $this->polesOf[$failure->id] ?? null;
+        if ($poles === null) {
+            return $sound->isTouchedBy($failure);
+        }
+        foreach ([...array_column($sound->passing, 'situation'), $sound->situation] as $situation) {
+            foreach ($poles as [$element, $stays, $a, $b]) {
+                if ($situation->isClosed($element) !== $stays && ($situation->isReached($a) || $situation->isReached($b))) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
     }
 
     /**
@@ -114,6 +135,11 @@ final class Undoing
                 }
             }
             ksort($poles);
+            $elements = $network->graph->elements;
+            $direct = array_filter(array_keys($poles), fn(string $pole): bool => $elements[$pole]->role->isDc());
+            if ($direct === [] && array_intersect_key($failure->heldAt, $followed) === []) {
+                $this->polesOf[$failure->id] = array_map(fn(string $pole, bool $stays): array => [$pole, $stays, $network->net[$elements[$pole]->a], $network->net[$elements[$pole]->b]], array_keys($poles), $poles);
+            }
             $alike[$poles === [] ? $failure->id : (string) json_encode($poles)][] = $failure;
         }
 
@@ -127,28 +153,29 @@ final class Undoing
     }
 
     /**
-     * It fails, or somebody slips, in a rig that has come to rest.
+     * It fails, and somebody slips, in a rig that has come to rest.
      *
      * @param list<non-empty-list<Failure>> $failures
      */
-    private function fail(array $failures, NamedState $state, Setting $setting, int $slips): void
+    private function slip(array $failures, NamedState $state, Setting $setting): void
     {
         $rest = $this->rig->settled[$state->id]->positions;
         $sound = $this->rig->engine->settle($setting, $rest);
         foreach ($failures as $alike) {
-            $settled = $sound->isTouchedBy($alike[0]) ? $this->rig->engine->settle($setting, $rest, $alike[0]) : $sound;
-            $this->note($settled->situation, $alike, $slips, null, $state->id);
+            $settled = $this->matters($alike[0], $sound) ? $this->rig->engine->settle($setting, $rest, $alike[0]) : $sound;
+            $this->note($settled->situation, $alike, 1, null, $state->id);
         }
     }
 
     /**
-     * It has failed before, and the rig passes from one named state to another: a welded contact joins two
-     * supplies for as long as the new one is being qualified.
+     * It fails in a rig that has come to rest in a named state; or it has failed before, and the rig passes
+     * from one named state to another: a welded contact joins two supplies for as long as the new one is
+     * being qualified.
      *
      * @param list<non-empty-list<Failure>> $failures
      * @param array<string, NamedState> $states
      */
-    private function onTheWay(array $failures, array $states): void
+    private function inNamed(array $failures, array $states): void
     {
         $automatic = $this->rig->engine->automatic();
         $rests = [];
@@ -164,9 +191,14 @@ final class Undoing
                     $anyway += array_fill_keys($passing['lastsS'] < Search::PASSING_S ? [] : $this->hits($passing['situation']), true);
                 }
             }
+            $own = implode(',', array_intersect_key($this->rig->settled[$state->id]->positions, $automatic));
             foreach ($rests as $at => $from) {
                 foreach ($failures as $alike) {
-                    foreach ($sounds[$at]->isTouchedBy($alike[0]) ? $this->rig->engine->settle($state->setting, $from, $alike[0])->passing : [] as $passing) {
+                    $settled = $this->matters($alike[0], $sounds[$at]) ? $this->rig->engine->settle($state->setting, $from, $alike[0]) : null;
+                    if ($at === $own) {
+                        $this->note(($settled ?? $sounds[$at])->situation, $alike, 0, null, $state->id);
+                    }
+                    foreach ($settled->passing ?? [] as $passing) {
                         if ($passing['lastsS'] >= Search::PASSING_S) {
                             $this->note($passing['situation'], $alike, 0, $passing['lastsS'], $state->id, $anyway);
                         }

@@ -16,6 +16,9 @@ final class Situation
     /** @var ?array<string, array{int, int}> */
     private ?array $acSources = null;
 
+    /** @var ?array<int, true> roots, with bonds taken for metal, that alternating current can reach */
+    private ?array $reached = null;
+
     /** @var ?array<int, int> root => root it is joined with by bonds */
     private ?array $bondedRoots = null;
 
@@ -194,6 +197,23 @@ final class Situation
         $home = $this->root($this->network->graph->sources[$source]->b);
 
         return $root !== $home && $this->bonded($root) === $this->bonded($home);
+    }
+
+    /** Whether a source's alternating current can reach a net at all, by metal, loads or bonds; what joins or parts two that none reaches changes nothing. */
+    public function isReached(int $net): bool
+    {
+        if ($this->reached === null) {
+            $this->reached = [];
+            foreach ($this->acSources() as $id => [$hot, $neutral]) {
+                $this->reached[$this->bonded($hot)] = $this->reached[$this->bonded($neutral)] = true;
+                $this->reached[$this->bonded($this->root($this->network->graph->sources[$id]->ground))] = true;
+            }
+            foreach ($this->reached === [] ? [] : $this->softLive() as $root => $_) {
+                $this->reached[$this->bonded($root)] = true;
+            }
+        }
+
+        return $this->reached !== [] && isset($this->reached[$this->bonded($this->roots[$net])]);
     }
 
     /** Root of a root with the closed neutral-ground bonds taken for metal. */
