@@ -97,9 +97,11 @@ final class Search
     private function all(Enumeration $apart): void
     {
         $controls = array_map(fn($d): string => $d->id, $apart->controls());
+        // Where the battery side is not gone through by itself, its rules are asked here.
+        $ask = $this->direct->controls === [] ? $this->hits(...) : $this->ofRest(...);
         foreach ($this->direct->told as ['setting' => $direct, 'nearest' => $nearest]) {
             foreach ($apart->settings($direct) as $setting) {
-                $hits = array_values(array_filter($this->ofRest($this->rig->engine->settle($setting)->situation), fn(string $key): bool => ($this->best[$key]['slips'] ?? 1) > 0));
+                $hits = array_values(array_filter($ask($this->rig->engine->settle($setting)->situation), fn(string $key): bool => ($this->best[$key]['slips'] ?? 1) > 0));
                 if ($hits !== []) {
                     $this->better($hits, $this->nearest($setting, $controls, $nearest));
                 }

@@ -113,3 +113,14 @@ it('goes through a battery side with many switches in a moment, and says when it
     $some = new DirectSide($twenty->engine, $twenty->named);
     expect($some->whole)->toBeFalse()->and(count($some->told))->toBe(2);
 });
+
+it('multiplies everything, and asks every rule, where something goes by a switch of the battery side', function (): void {
+    // Poles exchanged at the unit, which shows only while the switch across the battery is open: one slip.
+    $rig = few(Sample::choose('in_line'), Sample::set('ld_bar_inv', '/to', 'inverter.neg'), Sample::set('ld_bar_inv_neg', '/to', 'inverter.pos'), ...switchBetween('cross', 'pos_bar.stud', 'neg_bar.stud'));
+    // Somebody is told what to do with it: then it is no longer alone with its side.
+    $rig->graph->instructions['word'] = ['device' => 'cross.handle', 'position' => 'off', 'while' => 'inverting', 'component' => 'cross'];
+    $side = new DirectSide($rig->engine, $rig->named);
+    expect($side->controls)->toBe([])->and($side->told)->toHaveCount(1)->and($side->joined)->toBe([]);
+    $found = BruteForce::judged($rig);
+    expect($found)->toBe(BruteForce::found($rig))->and($found['dc_polarity|inverter|reversed'] ?? null)->toBe(1);
+});
