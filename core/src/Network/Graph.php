@@ -271,6 +271,18 @@ final class Graph
         $this->converters[$converter->id] = $converter;
     }
 
+    /** The inverter a component is, or null. */
+    public function inverterOf(string $component): ?PowerConverter
+    {
+        foreach ($this->converters as $converter) {
+            if ($converter->component === $component && $converter->kind === PowerConverter::INVERTER) {
+                return $converter;
+            }
+        }
+
+        return null;
+    }
+
     public function junction(string $terminal, string $component, Rating $rating): void
     {
         $this->terminal($terminal);

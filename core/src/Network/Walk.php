@@ -68,6 +68,20 @@ final class Walk
     }
 
     /**
+     * Whether wires lead from a direct-current load to a pair of terminals, whatever stands open on the way: a
+     * positive only by wire, a negative home over the frame too.
+     *
+     * @param ?\Closure(Element): bool $through what may be on the way; anything when left out
+     */
+    public static function feeds(Graph $graph, Load $load, string $plus, string $minus, ?\Closure $through = null): bool
+    {
+        $through ??= fn(Element $e): bool => true;
+
+        return self::way($graph, $load->a, $plus, fn(Element $e): bool => $through($e) && self::direct($e)) !== null
+            && self::way($graph, $load->b, $minus, fn(Element $e): bool => $through($e) && (self::direct($e) || $e->purpose === Purpose::Bonding)) !== null;
+    }
+
+    /**
      * Least sum of something along the way to every terminal, with the element each was reached by.
      *
      * @param list<string> $from

@@ -38,7 +38,7 @@ final class ChargingLoop implements StateRule, Claims
         $hits = [];
         foreach ($situation->charging() as $id => $ac) {
             $charger = $rig->graph->converters[$id];
-            $inverter = self::inverter($rig, $rig->graph->sources[$ac]->component);
+            $inverter = $rig->graph->inverterOf($rig->graph->sources[$ac]->component);
             if ($inverter === null || !$situation->joined($charger->output[0], $inverter->input[0])) {
                 continue;
             }
@@ -95,17 +95,6 @@ final class ChargingLoop implements StateRule, Claims
             self::remedies($rig, $situation, $charger->component, $inverter),
             [[$inverter->output[0], $charger->input[0]], [$charger->output[0], $inverter->input[0]]],
         );
-    }
-
-    private static function inverter(Examination $rig, string $component): ?PowerConverter
-    {
-        foreach ($rig->graph->converters as $converter) {
-            if ($converter->component === $component && $converter->kind === PowerConverter::INVERTER) {
-                return $converter;
-            }
-        }
-
-        return null;
     }
 
     /** @return list<string> the circuit that feeds a converter */

@@ -42,12 +42,13 @@ final class DarkOnShore implements RigRule
                 $off = $rig->engine->settle($named->setting->with($id, 'off'))->situation->liveness();
                 $dark = array_values(array_filter($supplied, fn(string $circuit): bool => !$off[$circuit]->runs()));
                 if ($dark !== []) {
+                    $said = $rig->graph->partAt($mode->component)?->has('passesWhenOff') === true;
                     $labels = array_map($rig->graph->label(...), array_slice($dark, 0, 4));
                     $hits[$mode->component] = new Hit(
                         $mode->component,
-                        sprintf('Plugged in, with %s switched off, %s %s dead: %s and nothing leads around it.', $rig->graph->label($mode->component), implode(', ', $labels) . (count($dark) > 4 ? sprintf(' and %d more', count($dark) - 4) : ''), count($dark) === 1 ? 'is' : 'are', $rig->graph->partAt($mode->component)?->has('passesWhenOff') === true ? 'it passes nothing then' : 'nobody has said that it passes anything then,'),
+                        sprintf('Plugged in, with %s switched off, %s %s dead: %s and nothing leads around it.', $rig->graph->label($mode->component), implode(', ', $labels) . (count($dark) > 4 ? sprintf(' and %d more', count($dark) - 4) : ''), count($dark) === 1 ? 'is' : 'are', $said ? 'it passes nothing then' : 'nobody has said that it passes anything then,'),
                         [$mode->component, ...array_slice($dark, 0, 6)],
-                        severity: $rig->graph->partAt($mode->component)?->has('passesWhenOff') === true ? Severity::Warning : Severity::Advice,
+                        severity: $said ? Severity::Warning : Severity::Advice,
                         remedies: [Remedy::set("Use a unit that passes when off for {$rig->graph->label($mode->component)}", 'its relay passes a good supply whatever its switch says', $mode->component, '/passesWhenOff', true)],
                         state: $state,
                     );

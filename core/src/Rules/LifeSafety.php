@@ -7,7 +7,6 @@ namespace Hollin\Core\Rules;
 use Hollin\Core\Network\Battery;
 use Hollin\Core\Network\Element;
 use Hollin\Core\Network\Load;
-use Hollin\Core\Network\Purpose;
 use Hollin\Core\Network\Walk;
 use Hollin\Core\Reference\Source;
 
@@ -65,23 +64,12 @@ final class LifeSafety implements RigRule
         return $hits;
     }
 
-    /** @param \Closure(Element): bool $through */
-    private static function joins(Examination $rig, Load $load, Battery $battery, \Closure $through): bool
-    {
-        // A negative may come home over the frame; a positive only by wire.
-        $back = fn(Element $e): bool => $through($e) && (Walk::direct($e) || $e->purpose === Purpose::Bonding);
-
-        return Walk::way($rig->graph, $load->a, $battery->pos, fn(Element $e): bool => $through($e) && Walk::direct($e)) !== null
-            && Walk::way($rig->graph, $load->b, $battery->neg, $back) !== null;
-    }
-
     /** What it lacks, in words; null when a battery reaches both its ends. */
     private static function missing(Examination $rig, Load $load): ?string
     {
-        $all = fn(Element $e): bool => true;
         $pos = false;
         foreach ($rig->graph->batteries as $battery) {
-            if (self::joins($rig, $load, $battery, $all)) {
+            if (Walk::feeds($rig->graph, $load, $battery->pos, $battery->neg)) {
                 return null;
             }
             $pos = $pos || Walk::way($rig->graph, $load->a, $battery->pos, Walk::direct(...)) !== null;
@@ -102,7 +90,7 @@ final class LifeSafety implements RigRule
         $switches = array_keys($switches);
         $fed = function (array $open) use ($rig, $load): bool {
             foreach ($rig->graph->batteries as $battery) {
-                if (self::joins($rig, $load, $battery, fn(Element $e): bool => !in_array($e->component, $open, true))) {
+                if (Walk::feeds($rig->graph, $load, $battery->pos, $battery->neg, fn(Element $e): bool => !in_array($e->component, $open, true))) {
                     return true;
                 }
             }
@@ -128,7 +116,7 @@ final class LifeSafety implements RigRule
     private static function onManagedOnly(Examination $rig, Load $load): bool
     {
         foreach ($rig->graph->batteries as $battery) {
-            if (!$battery->managed && self::joins($rig, $load, $battery, fn(Element $e): bool => true)) {
+            if (!$battery->managed && Walk::feeds($rig->graph, $load, $battery->pos, $battery->neg, fn(Element $e): bool => true)) {
                 return false;
             }
         }

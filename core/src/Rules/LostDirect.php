@@ -4,10 +4,9 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Rules;
 
-use Hollin\Core\Network\Element;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Load;
-use Hollin\Core\Network\Purpose;
+use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Network\Walk;
 use Hollin\Core\Reference\Source;
 
@@ -34,15 +33,15 @@ final class LostDirect implements RigRule
     {
         $hits = [];
         foreach ($rig->graph->users as $id => $load) {
-            if (!$load->direct || isset($hits[$load->component]) || self::fedBy($rig->graph, $load, array_column($rig->graph->batteries, 'pos'), array_column($rig->graph->batteries, 'neg'))) {
+            if (!$load->direct || isset($hits[$load->component]) || self::hasBattery($rig->graph, $load)) {
                 continue;
             }
             $before = $rig->asFound?->graph;
             $had = $before?->users[$id] ?? null;
-            if ($before === null || $had === null || !self::fedBy($before, $had, array_column($before->batteries, 'pos'), array_column($before->batteries, 'neg'))) {
+            if ($before === null || $had === null || !self::hasBattery($before, $had)) {
                 continue;
             }
-            $chargers = array_filter($rig->graph->converters, fn($c): bool => $c->kind === 'charger' && self::fedBy($rig->graph, $load, [$c->output[0]], [$c->output[1]]));
+            $chargers = array_filter($rig->graph->converters, fn($c): bool => $c->kind === PowerConverter::CHARGER && Walk::feeds($rig->graph, $load, ...$c->output));
             $by = array_values(array_unique(array_map(fn($c): string => $c->component, $chargers)));
             $hits[$load->component] = new Hit(
                 $load->component,
@@ -57,19 +56,10 @@ final class LostDirect implements RigRule
         return array_values($hits);
     }
 
-    /**
-     * Whether wires lead from a load to one of some pairs of terminals, whatever stands open on the way; a
-     * negative may come home over the frame.
-     *
-     * @param list<string> $positives
-     * @param list<string> $negatives
-     */
-    private static function fedBy(Graph $graph, Load $load, array $positives, array $negatives): bool
+    private static function hasBattery(Graph $graph, Load $load): bool
     {
-        $plus = Walk::reach($graph, [$load->a], Walk::direct(...));
-        $minus = Walk::reach($graph, [$load->b], fn(Element $e): bool => Walk::direct($e) || $e->purpose === Purpose::Bonding);
-        foreach ($positives as $n => $positive) {
-            if (array_key_exists($positive, $plus) && array_key_exists($negatives[$n], $minus)) {
+        foreach ($graph->batteries as $battery) {
+            if (Walk::feeds($graph, $load, $battery->pos, $battery->neg)) {
                 return true;
             }
         }

@@ -36,7 +36,7 @@ final class MotorStart implements RigRule
         foreach ($rig->settled as $state => $settled) {
             foreach (str_starts_with($state, 'inverting') ? $rig->graph->loads : [] as $id => $load) {
                 $source = $load->startsByItself || ($load->kind !== 'motor' && $load->lockedRotorA === null) ? null : $settled->situation->workingSource($load->a, $load->b);
-                $unit = $source === null ? null : self::unit($rig, $rig->graph->sources[$source]->component);
+                $unit = $source === null ? null : $rig->graph->inverterOf($rig->graph->sources[$source]->component);
                 if ($unit === null || $source === null) {
                     continue;
                 }
@@ -78,16 +78,5 @@ final class MotorStart implements RigRule
             severity: $with === null ? Severity::Advice : Severity::Warning,
             state: $state,
         );
-    }
-
-    private static function unit(Examination $rig, string $component): ?PowerConverter
-    {
-        foreach ($rig->graph->converters as $converter) {
-            if ($converter->component === $component && $converter->kind === PowerConverter::INVERTER) {
-                return $converter;
-            }
-        }
-
-        return null;
     }
 }

@@ -16,9 +16,6 @@ final class Search
     /** A neutral-ground overlap or a joint shorter than this is no finding, s. */
     public const PASSING_S = 0.1;
 
-    /** @var list<StateRule> */
-    private array $stateRules = [];
-
     /** @var array<string, StateRule> rules of the battery side alone, by id */
     private readonly array $directRules;
 
@@ -43,10 +40,16 @@ final class Search
 
     public function __construct(private readonly Examination $rig)
     {
-        $this->stateRules = array_values(array_filter(RuleBook::rules(), fn(Rule $r): bool => $r instanceof StateRule));
-        $byId = array_column(array_map(fn(StateRule $r): array => [$r::definition()->id, $r], $this->stateRules), 1, 0);
-        $this->directRules = array_filter($byId, fn(StateRule $r): bool => $r instanceof OfDirectCurrent);
-        $this->otherRules = array_diff_key($byId, $this->directRules);
+        $direct = $others = [];
+        foreach (RuleBook::rules() as $rule) {
+            if ($rule instanceof StateRule && $rule instanceof OfDirectCurrent) {
+                $direct[$rule::definition()->id] = $rule;
+            } elseif ($rule instanceof StateRule) {
+                $others[$rule::definition()->id] = $rule;
+            }
+        }
+        $this->directRules = $direct;
+        $this->otherRules = $others;
         // Thousands of small things are kept until the end: looking for cycles among them again and again costs as much as the search.
         $collects = gc_enabled();
         gc_disable();
@@ -73,7 +76,7 @@ final class Search
         $this->histories();
         $this->passing();
         $this->outside();
-        $undoing = new Undoing($this->rig, $this->stateRules, $this->best + $this->reached + $this->passed, $this->outsideFound, $this->isAlike(...));
+        $undoing = new Undoing($this->rig, $this->directRules + $this->otherRules, $this->best + $this->reached + $this->passed, $this->outsideFound, $this->isAlike(...));
 
         return new Proof($this->found, $undoing->prevented(), $enumeration->total(), $reduced + count($this->direct->joined), $this->rig->engine->situationCount(), $enumerated && $this->direct->whole);
     }

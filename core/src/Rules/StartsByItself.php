@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Rules;
 
-use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Reference\Source;
 
 /** Loads that start as soon as 120 V appears, on an inverter: they drain the bank, and a motor may not start at all. */
@@ -40,7 +39,7 @@ final class StartsByItself implements RigRule
                 }
             }
             foreach ($by as $component => $loads) {
-                $unit = self::unit($rig, $component);
+                $unit = $rig->graph->inverterOf($component);
                 if ($unit === null || isset($hits[$component])) {
                     continue;
                 }
@@ -82,18 +81,6 @@ final class StartsByItself implements RigRule
         }
 
         return array_values($hits);
-    }
-
-    /** The inverter a component is, or null. */
-    private static function unit(Examination $rig, string $component): ?PowerConverter
-    {
-        foreach ($rig->graph->converters as $converter) {
-            if ($converter->component === $component && $converter->kind === PowerConverter::INVERTER) {
-                return $converter;
-            }
-        }
-
-        return null;
     }
 
     /** @param array<string, \Hollin\Core\Network\Load> $loads */

@@ -29,14 +29,11 @@ final class Undoing
     /** @var array<string, list<array{string, bool, int, int}>> failure that nothing else goes by => its contacts: element, stays closed, nets */
     private array $polesOf = [];
 
-    /** @var list<StateRule&Claims> */
+    /** @var array<string, StateRule&Claims> those that claim anything, by id */
     private readonly array $rules;
 
-    /** @var list<string> ids of those rules */
-    private readonly array $ids;
-
     /**
-     * @param list<StateRule> $rules
+     * @param array<string, StateRule> $rules by id
      * @param array<string, mixed> $found hazards that controls alone show
      * @param array<string, array{slips: int, words: string}> $outside hazards that need a faulty pedestal
      * @param \Closure(Setting, string, string): bool $isAlike whether another position of a control makes no odds
@@ -48,8 +45,7 @@ final class Undoing
         private readonly array $outside,
         private readonly \Closure $isAlike,
     ) {
-        $this->rules = array_values(array_filter($rules, fn(StateRule $r): bool => $r instanceof Claims));
-        $this->ids = array_map(fn(StateRule $r): string => $r::definition()->id, $this->rules);
+        $this->rules = array_filter($rules, fn(StateRule $r): bool => $r instanceof Claims);
         $this->try();
     }
 
@@ -57,8 +53,7 @@ final class Undoing
     public function prevented(): array
     {
         $prevented = [];
-        foreach ($this->rules as $rule) {
-            $id = $rule::definition()->id;
+        foreach ($this->rules as $id => $rule) {
             foreach ($rule->claims($this->rig) as $claim) {
                 $of = $this->of("{$id}|{$claim->keyPrefix}", $id, $claim);
                 if ($of !== null) {
@@ -318,9 +313,9 @@ final class Undoing
     {
         if (!isset($this->hitsOf[$situation->key])) {
             $keys = [];
-            foreach ($this->rules as $n => $rule) {
+            foreach ($this->rules as $id => $rule) {
                 foreach ($rule->hits($situation, $this->rig) as $hit) {
-                    $key = "{$this->ids[$n]}|{$hit->key}";
+                    $key = "{$id}|{$hit->key}";
                     if (!isset($this->found[$key])) {
                         $keys[] = $key;
                     }

@@ -55,7 +55,7 @@ final class Contraction
     /** @var array<string, array<string, int>> device => position => bits closed in it */
     public array $bits = [];
 
-    /** @var list<array{string, int, int, int}> bond element, net of neutral, net of ground, bit or -1 */
+    /** @var list<array{string, int, int}> bond element, net of neutral, net of ground */
     public array $bonds = [];
 
     /** Bits of what carries direct current. */
@@ -199,7 +199,7 @@ final class Contraction
                 $this->directBits |= 1 << $bit;
             }
             if ($element->kind === ElementKind::Bond) {
-                $this->bonds[] = [$id, $this->net[$element->a], $this->net[$element->b], $bit];
+                $this->bonds[] = [$id, $this->net[$element->a], $this->net[$element->b]];
             } else {
                 // What lets current through one way is taken as joined: a hazard must not hang on which side is higher.
                 $this->placeOf[$id] = count($this->contacts);

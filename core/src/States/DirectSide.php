@@ -53,7 +53,8 @@ final class DirectSide
     public function __construct(private readonly Engine $engine, array $named)
     {
         $network = $engine->network;
-        $this->controls = $this->isApart() ? $this->ofDirectCurrent() : [];
+        $free = $this->ofDirectCurrent();
+        $this->controls = $this->isApart($free) ? $free : [];
         foreach ($network->graph->elements as $id => $element) {
             if ($this->controls !== [] && $element->role->isDc() && isset($network->bitOf[$id])) {
                 $this->contacts[] = [$network->net[$element->a], $network->net[$element->b], (string) $element->device, array_fill_keys($element->closedIn, true)];
@@ -89,11 +90,14 @@ final class DirectSide
         return $this->controls === [] ? '' : $this->signature($this->roots($setting->controls));
     }
 
-    /** Whether every contact of direct current is a control's own, and none reaches two alternating conductors. */
-    private function isApart(): bool
+    /**
+     * Whether every contact of direct current is a control's own, and none reaches two alternating conductors.
+     *
+     * @param array<string, Device> $free
+     */
+    private function isApart(array $free): bool
     {
         $graph = $this->engine->network->graph;
-        $free = $this->ofDirectCurrent();
         foreach ($graph->elements as $id => $element) {
             if ($element->device !== null && $element->role->isDc() && isset($this->engine->network->bitOf[$id]) && !isset($free[$element->device])) {
                 return false;
