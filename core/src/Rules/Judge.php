@@ -30,6 +30,20 @@ final class Judge
     /** @param ?Proof $proof of a rig of the same structure, where one is at hand */
     public function __construct(private readonly Examination $rig, ?Proof $proof = null)
     {
+        // Thousands of small things are kept until the end: looking for cycles among them again and again costs as much as the search.
+        $collects = gc_enabled();
+        gc_disable();
+        try {
+            $this->proof = $proof ?? (new Search($rig))->proof;
+            $this->prevented = $this->proof->prevented;
+            $this->judge();
+        } finally {
+            $collects ? gc_enable() : null;
+        }
+    }
+
+    private function judge(): void
+    {
         foreach (RuleBook::rules() as $rule) {
             if ($rule instanceof StateRule) {
                 $this->stateRules[] = $rule;
@@ -37,8 +51,6 @@ final class Judge
                 $this->rigRules[] = $rule;
             }
         }
-        $this->proof = $proof ?? (new Search($rig))->proof;
-        $this->prevented = $this->proof->prevented;
         foreach ($this->proof->found as $found) {
             $this->findings[] = $this->seen($found);
         }

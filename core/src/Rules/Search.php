@@ -16,17 +16,7 @@ final class Search
     /** A neutral-ground overlap or a joint shorter than this is no finding, s. */
     public const PASSING_S = 0.1;
 
-    /** @var array<string, StateRule> rules of the battery side alone, by id */
-    private readonly array $directRules;
-
-    /** @var array<string, StateRule> all others, by id */
-    private readonly array $otherRules;
-
-    /** @var array<string, list<string>> situation => hazards */
-    private array $hitsOf = [];
-
-    /** @var array<string, list<string>> the battery side of a situation => its hazards */
-    private array $directHitsOf = [];
+    private readonly Hazards $hazards;
 
     /** @var array<string, array{slips: int, setting: Setting, state: ?string, words: string, states: list<string>}> */
     private array $best = [];
@@ -40,24 +30,8 @@ final class Search
 
     public function __construct(private readonly Examination $rig)
     {
-        $direct = $others = [];
-        foreach (RuleBook::rules() as $rule) {
-            if ($rule instanceof StateRule && $rule instanceof OfDirectCurrent) {
-                $direct[$rule::definition()->id] = $rule;
-            } elseif ($rule instanceof StateRule) {
-                $others[$rule::definition()->id] = $rule;
-            }
-        }
-        $this->directRules = $direct;
-        $this->otherRules = $others;
-        // Thousands of small things are kept until the end: looking for cycles among them again and again costs as much as the search.
-        $collects = gc_enabled();
-        gc_disable();
-        try {
-            $this->proof = $this->searched();
-        } finally {
-            $collects ? gc_enable() : null;
-        }
+        $this->hazards = new Hazards($rig);
+        $this->proof = $this->searched();
     }
 
     private function searched(): Proof
@@ -76,7 +50,7 @@ final class Search
         $this->histories();
         $this->passing();
         $this->outside();
-        $undoing = new Undoing($this->rig, $this->directRules + $this->otherRules, $this->best + $this->reached + $this->passed, $this->outsideFound, $this->isAlike(...));
+        $undoing = new Undoing($this->rig, $this->hazards, $this->best + $this->reached + $this->passed, $this->outsideFound, $this->isAlike(...));
 
         return new Proof($this->found, $undoing->prevented(), $enumeration->total(), $reduced + count($this->direct->joined), $this->rig->engine->situationCount(), $enumerated && $this->direct->whole);
     }
@@ -84,7 +58,7 @@ final class Search
     private function named(): void
     {
         foreach ($this->rig->settled as $state => $settled) {
-            foreach ($this->hits($settled->situation) as $key) {
+            foreach ($this->hazards->of($settled->situation) as $key) {
                 $title = $this->rig->named[$state]->title;
                 if (!isset($this->best[$key])) {
                     $this->best[$key] = ['slips' => 0, 'setting' => $settled->setting, 'state' => $state, 'words' => $title, 'states' => [$state]];
@@ -101,7 +75,7 @@ final class Search
     {
         $controls = array_map(fn($d): string => $d->id, $apart->controls());
         // Where the battery side is not gone through by itself, its rules are asked here.
-        $ask = $this->direct->controls === [] ? $this->hits(...) : $this->ofRest(...);
+        $ask = $this->direct->controls === [] ? $this->hazards->of(...) : $this->hazards->ofRest(...);
         foreach ($this->direct->told as ['setting' => $direct, 'nearest' => $nearest]) {
             foreach ($apart->settings($direct) as $setting) {
                 $hits = array_values(array_filter($ask($this->rig->engine->settle($setting)->situation), fn(string $key): bool => ($this->best[$key]['slips'] ?? 1) > 0));
@@ -160,7 +134,7 @@ final class Search
         foreach ($this->direct->joined as ['setting' => $direct, 'state' => $state]) {
             $setting = $this->rig->named[$state]->setting;
             $setting = new Setting($direct + $setting->controls, $setting->surroundings);
-            $this->better($this->ofDirect($this->rig->engine->settle($setting)->situation), $setting);
+            $this->better($this->hazards->ofDirect($this->rig->engine->settle($setting)->situation), $setting);
         }
     }
 
@@ -171,11 +145,11 @@ final class Search
             foreach ($enumeration->controls() as $i => $first) {
                 foreach ($first->positionNames() as $p) {
                     $one = $state->setting->with($first->id, $p);
-                    $this->better($this->hits($this->rig->engine->settle($one)->situation), $one);
+                    $this->better($this->hazards->of($this->rig->engine->settle($one)->situation), $one);
                     foreach (array_slice($enumeration->controls(), $i + 1) as $second) {
                         foreach ($second->positionNames() as $q) {
                             $two = $one->with($second->id, $q);
-                            $this->better($this->hits($this->rig->engine->settle($two)->situation), $two);
+                            $this->better($this->hazards->of($this->rig->engine->settle($two)->situation), $two);
                         }
                     }
                 }
@@ -188,7 +162,7 @@ final class Search
     {
         $found = [];
         foreach ((new Histories($this->rig))->ends() as $end) {
-            foreach ($this->hits($end['end']->situation) as $key) {
+            foreach ($this->hazards->of($end['end']->situation) as $key) {
                 if (!isset($this->best[$key]) && $end['slips'] < ($found[$key]['slips'] ?? PHP_INT_MAX)) {
                     $found[$key] = $end;
                 }
@@ -215,7 +189,7 @@ final class Search
                         if ($passing['lastsS'] < self::PASSING_S) {
                             continue;
                         }
-                        foreach ($this->hits($passing['situation']) as $key) {
+                        foreach ($this->hazards->of($passing['situation']) as $key) {
                             if (!isset($this->best[$key]) && !isset($this->reached[$key]) && !isset($this->passed[$key])) {
                                 $this->passed[$key] = true;
                                 $this->found[] = Found::passing($key, $state->setting, [$device => $from], $step, $state->title);
@@ -267,7 +241,7 @@ final class Search
     private function outsideHits(Setting $setting, int $slips, string $words, array &$found): void
     {
         $settled = $this->rig->engine->settle($setting);
-        foreach ($this->hits($settled->situation) as $key) {
+        foreach ($this->hazards->of($settled->situation) as $key) {
             if (!isset($this->best[$key]) && $slips < ($found[$key]['slips'] ?? PHP_INT_MAX)) {
                 $found[$key] = ['slips' => $slips, 'words' => $words, 'setting' => $setting];
             }
@@ -278,40 +252,6 @@ final class Search
     private function isAlike(Setting $setting, string $control, string $position): bool
     {
         return isset($this->direct->controls[$control]) && $this->direct->tells($setting) === $this->direct->tells($setting->with($control, $position));
-    }
-
-    /** @return list<string> hazards of every state rule: rule and key */
-    private function hits(Situation $situation): array
-    {
-        return [...$this->ofDirect($situation), ...$this->ofRest($situation)];
-    }
-
-    /** @return list<string> hazards of the battery side alone */
-    private function ofDirect(Situation $situation): array
-    {
-        return $this->directHitsOf[$situation->directKey()] ??= $this->asked($this->directRules, $situation);
-    }
-
-    /** @return list<string> all others */
-    private function ofRest(Situation $situation): array
-    {
-        return $this->hitsOf[$situation->key] ??= $this->asked($this->otherRules, $situation);
-    }
-
-    /**
-     * @param array<string, StateRule> $rules
-     * @return list<string>
-     */
-    private function asked(array $rules, Situation $situation): array
-    {
-        $hits = [];
-        foreach ($rules as $id => $rule) {
-            foreach ($rule->hits($situation, $this->rig) as $hit) {
-                $hits["{$id}|{$hit->key}"] = true;
-            }
-        }
-
-        return array_keys($hits);
     }
 
     /**

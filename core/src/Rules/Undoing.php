@@ -33,19 +33,18 @@ final class Undoing
     private readonly array $rules;
 
     /**
-     * @param array<string, StateRule> $rules by id
      * @param array<string, mixed> $found hazards that controls alone show
      * @param array<string, array{slips: int, words: string}> $outside hazards that need a faulty pedestal
      * @param \Closure(Setting, string, string): bool $isAlike whether another position of a control makes no odds
      */
     public function __construct(
         private readonly Examination $rig,
-        array $rules,
+        private readonly Hazards $hazards,
         private readonly array $found,
         private readonly array $outside,
         private readonly \Closure $isAlike,
     ) {
-        $this->rules = array_filter($rules, fn(StateRule $r): bool => $r instanceof Claims);
+        $this->rules = $hazards->claiming();
         $this->try();
     }
 
@@ -311,19 +310,9 @@ final class Undoing
     /** @return list<string> hazards of the rules that claim something is impossible, but what controls alone show */
     private function hits(Situation $situation): array
     {
-        if (!isset($this->hitsOf[$situation->key])) {
-            $keys = [];
-            foreach ($this->rules as $id => $rule) {
-                foreach ($rule->hits($situation, $this->rig) as $hit) {
-                    $key = "{$id}|{$hit->key}";
-                    if (!isset($this->found[$key])) {
-                        $keys[] = $key;
-                    }
-                }
-            }
-            $this->hitsOf[$situation->key] = $keys;
-        }
-
-        return $this->hitsOf[$situation->key];
+        return $this->hitsOf[$situation->key] ??= array_values(array_filter(
+            $this->hazards->of($situation),
+            fn(string $key): bool => !isset($this->found[$key]) && isset($this->rules[strstr($key, '|', true)]),
+        ));
     }
 }
