@@ -214,17 +214,11 @@ final class Check extends Command
         return $text === false ? throw BadJobFile::because('', 'cannot be read.') : $text;
     }
 
-    /** A number of states as one reads it; a power of ten where its digits say nothing. */
-    private static function count(float $states): string
-    {
-        return $states < 1e15 ? number_format($states) : sprintf('about 10^%d', (int) round(log10($states)));
-    }
-
     /** @param array<string, mixed> $answer */
     private function tell(string $title, array $answer): void
     {
         $this->raw("== {$title} ==");
-        $this->raw(sprintf('%s states checked (%d after exact reduction, %d electrical situations)', self::count((float) $answer['checked']['states']), $answer['checked']['reduced'], $answer['checked']['situations']));
+        $this->raw(sprintf('%s (%d settings gone through, %d electrical situations)', $answer['checked']['words'], $answer['checked']['reduced'], $answer['checked']['situations']));
         $this->raw('');
         $this->raw('What is live   ' . implode('  ', array_map(fn(array $s): string => "{$s['letter']} = {$s['title']}", $answer['states'])));
         foreach ($answer['table'] as $row) {

@@ -48,7 +48,7 @@ final class RigAnswer
             'scenarios' => array_map(fn(array $s): string => $s['title'], $rig->needs->scenarios) ?: new stdClass(),
             'findings' => array_map(fn(Finding $f): array => $f->toArray(), $judge->findings),
             'prevented' => array_map(fn(Prevented $p): array => $p->toArray(), $judge->prevented),
-            'checked' => ['states' => $judge->proof->total, 'reduced' => $judge->proof->reduced, 'situations' => $judge->proof->situations, 'all' => $judge->proof->enumerated],
+            'checked' => $judge->proof->coverage->toArray(),
             'sizes' => self::sizes($rig),
             'runs' => AcRun::of($rig),
             'boxes' => self::boxes($rig),

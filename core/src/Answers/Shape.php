@@ -94,7 +94,7 @@ final class Shape
                 'rules' => $text, 'wall' => self::ref('Wall'), 'states' => self::list(self::ref('StateName')), 'faults' => self::list(self::ref('StateName')), 'controls' => self::list(self::ref('Control')), 'paint' => self::map(self::ref('Paint')),
                 'table' => self::list(self::ref('TableRow')), 'amps' => self::map(self::map(self::map($number))), 'scenarios' => self::map($text),
                 'findings' => self::list(self::ref('Finding')), 'prevented' => self::list(self::ref('Prevented')),
-                'checked' => self::object(['states' => $number, 'reduced' => ['type' => 'integer'], 'situations' => ['type' => 'integer'], 'all' => $flag]),
+                'checked' => self::object(['states' => $number, 'reduced' => ['type' => 'integer'], 'situations' => ['type' => 'integer'], 'all' => $flag, 'extent' => ['type' => 'string', 'enum' => ['all', 'two_slips']], 'left' => self::list($text), 'words' => $text]),
                 'sizes' => self::list(self::ref('Size')), 'runs' => self::list(self::ref('AcRun')), 'boxes' => self::list(self::ref('BoxFill')), 'weight' => self::object(['kg' => $number, 'words' => $text]), 'points' => self::map($text), 'conductors' => self::map($text), 'assumptions' => self::list(self::ref('Assumption')), 'labels' => self::map($text),
             ], ['flows' => self::map(self::map(self::ref('StateFlow')))]),
             // Only `hollin:check --json` works all of them out.

@@ -62,11 +62,8 @@ final class StateAnswer
             }
         }
         $setting = new Setting($controls + $start->controls, $surroundings + $start->surroundings);
-        // The examination holds breakers that lead only to loads closed; here somebody may have opened one.
-        $opened = array_values(array_filter(
-            array_keys($rig->engine->network->heldClosed),
-            fn(string $id): bool => $setting->controls[$id] !== $rig->graph->devices[$id]->normal,
-        ));
+        // The examination holds some controls where they usually are; here somebody may have moved one.
+        $opened = array_keys(array_diff_assoc(array_intersect_key($setting->controls, $rig->engine->network->held()), $rig->engine->network->held()));
         $engine = $opened === [] ? $rig->engine : new Engine(new Contraction($rig->graph, moved: $opened));
         $this->settled = $engine->settle($setting);
         $this->running = array_fill_keys($running, true);

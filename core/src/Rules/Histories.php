@@ -102,8 +102,9 @@ final class Histories
     private function moves(NamedState $state): \Generator
     {
         $setting = $state->setting;
+        $held = $this->rig->engine->network->held();
         foreach ($this->rig->graph->devices as $id => $device) {
-            if ($device->isAutomatic() || isset($this->rig->engine->network->heldClosed[$id]) || !$device->matters($setting->controls)) {
+            if ($device->isAutomatic() || isset($held[$id]) || !$device->matters($setting->controls)) {
                 continue;
             }
             foreach ($device->positionNames() as $position) {

@@ -8,7 +8,6 @@ use Hollin\Core\Network\Device;
 use Hollin\Core\States\DirectSide;
 use Hollin\Core\States\Enumeration;
 use Hollin\Core\States\Setting;
-use Hollin\Core\States\Situation;
 
 /** Asks every state rule about every state of a rig, and finds the nearest way to each hazard. */
 final class Search
@@ -17,6 +16,9 @@ final class Search
     public const PASSING_S = 0.1;
 
     private readonly Hazards $hazards;
+
+    /** Settings gone through. */
+    private int $settings = 0;
 
     /** @var array<string, array{slips: int, setting: Setting, state: ?string, words: string, states: list<string>}> */
     private array $best = [];
@@ -39,8 +41,7 @@ final class Search
         $enumeration = new Enumeration($this->rig->engine);
         $this->direct = new DirectSide($this->rig->engine, $this->rig->named);
         $apart = new Enumeration($this->rig->engine, $this->direct->controls);
-        $reduced = $apart->reduced() * count($this->direct->told);
-        $enumerated = $reduced <= Enumeration::BOUND;
+        $enumerated = $apart->reduced() * count($this->direct->told) <= Enumeration::BOUND;
         $this->named();
         $enumerated ? $this->all($apart) : $this->nearby($enumeration);
         $this->directly();
@@ -52,7 +53,13 @@ final class Search
         $this->outside();
         $undoing = new Undoing($this->rig, $this->hazards, $this->best + $this->reached + $this->passed, $this->outsideFound, $this->isAlike(...));
 
-        return new Proof($this->found, $undoing->prevented(), $enumeration->total(), $reduced + count($this->direct->joined), $this->rig->engine->situationCount(), $enumerated && $this->direct->whole);
+        return new Proof($this->found, $undoing->prevented(), new Coverage(
+            $enumerated && $this->direct->whole ? Extent::All : Extent::TwoSlips,
+            $enumeration->total(),
+            $this->settings + count($this->direct->joined),
+            $this->rig->engine->situationCount(),
+            array_values(array_map(fn(string $id): string => $this->rig->graph->devices[$id]->label, array_keys($this->rig->engine->network->left))),
+        ));
     }
 
     private function named(): void
@@ -78,6 +85,7 @@ final class Search
         $ask = $this->direct->controls === [] ? $this->hazards->of(...) : $this->hazards->ofRest(...);
         foreach ($this->direct->told as ['setting' => $direct, 'nearest' => $nearest]) {
             foreach ($apart->settings($direct) as $setting) {
+                $this->settings++;
                 $hits = array_values(array_filter($ask($this->rig->engine->settle($setting)->situation), fn(string $key): bool => ($this->best[$key]['slips'] ?? 1) > 0));
                 if ($hits !== []) {
                     $this->better($hits, $this->nearest($setting, $controls, $nearest));
@@ -145,16 +153,21 @@ final class Search
             foreach ($enumeration->controls() as $i => $first) {
                 foreach ($first->positionNames() as $p) {
                     $one = $state->setting->with($first->id, $p);
-                    $this->better($this->hazards->of($this->rig->engine->settle($one)->situation), $one);
+                    $this->look($one);
                     foreach (array_slice($enumeration->controls(), $i + 1) as $second) {
                         foreach ($second->positionNames() as $q) {
-                            $two = $one->with($second->id, $q);
-                            $this->better($this->hazards->of($this->rig->engine->settle($two)->situation), $two);
+                            $this->look($one->with($second->id, $q));
                         }
                     }
                 }
             }
         }
+    }
+
+    private function look(Setting $setting): void
+    {
+        $this->settings++;
+        $this->better($this->hazards->of($this->rig->engine->settle($setting)->situation), $setting);
     }
 
     /** Hazards of ends that a setting comes to only from somewhere. */

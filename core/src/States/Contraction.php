@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Hollin\Core\States;
 
+use Hollin\Core\Network\Device;
 use Hollin\Core\Network\Element;
 use Hollin\Core\Network\ElementKind;
 use Hollin\Core\Network\Graph;
-use Hollin\Core\Plan\Refused;
 
 /**
  * A wiring graph with its fixed conductors contracted to numbered nets, ready to be asked many
@@ -26,6 +26,9 @@ final class Contraction
     /** The bit of what a failure keeps closed. */
     private const ALWAYS = 62;
 
+    /** In place of a bit: a contact of what is left in its usual position, and open in it. */
+    private const NEVER = -2;
+
     /** @var array<string, int> terminal => net */
     public array $net = [];
 
@@ -34,13 +37,16 @@ final class Contraction
     /** @var list<string> devices whose positions are enumerated or computed */
     public array $kept = [];
 
-    /** @var array<string, true> manual devices held in their normal position */
+    /** @var array<string, true> breakers to nothing but loads, held closed: that loses nothing */
     public array $heldClosed = [];
+
+    /** @var array<string, string> device => position it is left in, because there are more sets of poles than can be reckoned with: what they do when moved is not looked at */
+    public array $left = [];
 
     /** @var list<array{int, int, int}> contact: net, net, bit */
     public array $contacts = [];
 
-    /** @var array<string, int> contact or bond element => bit; -1 always closed */
+    /** @var array<string, int> contact or bond element => bit; -1 always closed, -2 never */
     public array $bitOf = [];
 
     /** @var array<string, int> contact => its place in the list */
@@ -76,6 +82,7 @@ final class Contraction
         if ($reduce) {
             $this->holdLeaves($moved);
         }
+        $this->leave($moved);
         $this->contract();
         $this->number();
     }
@@ -90,6 +97,53 @@ final class Contraction
                 $this->heldClosed[$id] = true;
             }
         }
+    }
+
+    /**
+     * Leaves devices in their usual position until the rest can be reckoned with: those first that stand so
+     * in every named state, breakers before switches, and what moves by itself last of all.
+     *
+     * @param list<string> $moved
+     */
+    private function leave(array $moved): void
+    {
+        $sets = [];
+        foreach ($this->graph->elements as $element) {
+            if ($element->device !== null && $element->kind !== ElementKind::Conductor && !isset($this->heldClosed[$element->device])) {
+                $sets[$element->device][implode(',', $element->closedIn)] = true;
+            }
+        }
+        $count = array_sum(array_map(count(...), $sets));
+        if ($count <= self::MOST_POLES) {
+            return;
+        }
+        $needed = array_fill_keys($moved, true) + array_fill_keys(array_column($this->graph->instructions, 'device'), true);
+        foreach (NamedStates::of($this->graph) as $state) {
+            foreach ($state->setting->controls as $id => $position) {
+                $needed += $position === ($this->graph->devices[$id] ?? null)?->normal ? [] : [$id => true];
+            }
+        }
+        $devices = array_values(array_intersect_key($this->graph->devices, $sets));
+        $rank = fn(Device $d): int => array_search($d->job, ['breaker', 'switch', 'disconnect', 'plug', 'run', 'mode', 'transfer', 'relay'], true) + (isset($needed[$d->id]) ? 10 : 0) + ($d->isAutomatic() ? 20 : 0);
+        usort($devices, fn(Device $a, Device $b): int => $rank($a) <=> $rank($b));
+        foreach ($devices as $device) {
+            if ($count <= self::MOST_POLES) {
+                break;
+            }
+            $this->left[$device->id] = $device->isAutomatic() ? $device->positionNames()[0] : $device->normal;
+            $count -= count($sets[$device->id]);
+        }
+    }
+
+    /** Whether a contact neither opens nor closes here, and then whether it is closed; null for what does move. */
+    private function fixed(Element $element): ?bool
+    {
+        return match (true) {
+            $element->kind === ElementKind::Conductor => true,
+            isset($this->heldClosed[(string) $element->device]) => true,
+            isset($this->left[(string) $element->device]) => in_array($this->left[(string) $element->device], $element->closedIn, true),
+            default => null,
+        };
     }
 
     /** @return array<string, true> terminals of sources, exposed pins and bonds */
@@ -164,9 +218,7 @@ final class Contraction
             return $i;
         };
         foreach ($this->graph->elements as $element) {
-            $fixed = $element->kind === ElementKind::Conductor
-                || ($element->kind === ElementKind::Contact && isset($this->heldClosed[(string) $element->device]));
-            if ($fixed) {
+            if ($element->kind !== ElementKind::Bond && $this->fixed($element) === true) {
                 $parent[$find($index[$element->a])] = $find($index[$element->b]);
             }
         }
@@ -181,11 +233,15 @@ final class Contraction
     {
         $groups = [];
         foreach ($this->graph->elements as $id => $element) {
-            if ($element->kind === ElementKind::Conductor || isset($this->heldClosed[(string) $element->device])) {
+            $fixed = $this->fixed($element);
+            if ($fixed === false) {
+                $this->bitOf[$id] = self::NEVER;
+            }
+            if ($fixed === false || ($fixed === true && $element->kind !== ElementKind::Bond)) {
                 continue;
             }
             $bit = -1;
-            if ($element->device !== null) {
+            if ($element->device !== null && $fixed === null) {
                 $group = $element->device . '|' . implode(',', $element->closedIn);
                 $bit = $groups[$group] ??= count($groups);
                 $this->together[$bit][] = $id;
@@ -206,15 +262,8 @@ final class Contraction
                 $this->contacts[] = [$this->net[$element->a], $this->net[$element->b], $bit < 0 ? self::ALWAYS : $bit];
             }
         }
-        if (count($groups) > self::MOST_POLES) {
-            throw Refused::because('/components', sprintf(
-                'hold %d sets of poles that move by themselves; at most %d can be reckoned with. Take out breakers, plugs or switches that do not matter here.',
-                count($groups),
-                self::MOST_POLES,
-            ));
-        }
         foreach ($this->graph->devices as $id => $device) {
-            if (!isset($this->heldClosed[$id])) {
+            if (!isset($this->heldClosed[$id]) && !isset($this->left[$id])) {
                 $this->kept[] = $id;
             }
         }
@@ -224,6 +273,12 @@ final class Contraction
             $switched[$a] = $switched[$b] = true;
         }
         $this->switched = array_keys($switched);
+    }
+
+    /** @return array<string, string> devices set by hand that are not gone through => the position they are in */
+    public function held(): array
+    {
+        return $this->left + array_map(fn(string $id): string => $this->graph->devices[$id]->normal, array_combine(array_keys($this->heldClosed), array_keys($this->heldClosed)));
     }
 
     /** Whether no other pole moves with a contact. */

@@ -47,7 +47,7 @@ final class Enumeration
         return $total <= 2 ** 53 ? (int) $total : $total;
     }
 
-    /** How many settings are left to walk. What depends on others is counted with them, not multiplied. */
+    /** How many settings are left to walk, without walking them; past the bound, one more than that. What depends on others is counted with them, not multiplied. */
     public function reduced(): int
     {
         $tied = [];
@@ -58,32 +58,27 @@ final class Enumeration
         foreach ($this->engine->network->graph->surroundings as $surrounding) {
             $tied[$surrounding->device ?? ''] = true;
         }
-        $count = 1;
+        $count = 1.0;
         $together = [[]];
-        foreach ($this->controls as $device) {
+        foreach ($this->inOrder() as $device) {
             if (!isset($tied[$device->id])) {
                 $count *= count($this->positions($device));
                 continue;
             }
             $next = [];
             foreach ($together as $controls) {
-                foreach ($this->positions($device) as $position) {
+                foreach ($device->matters($controls + $this->engine->network->held()) ? $this->positions($device) : [$device->normal] as $position) {
                     $next[] = $controls + [$device->id => $position];
                 }
             }
             $together = $next;
-        }
-        $of = function (array $controls): int {
-            foreach ($this->dependent as $device) {
-                if ($controls[$device->id] !== $device->normal && !$device->matters($controls)) {
-                    return 0;
-                }
+            if (count($together) * $count > self::BOUND) {
+                return self::BOUND + 1;
             }
+        }
+        $of = fn(array $controls): float => array_product(array_map(fn(Surrounding $s): float => $s->matters($controls) ? count($s->distinct()) : 1, $this->engine->network->graph->surroundings));
 
-            return (int) array_product(array_map(fn(Surrounding $s): int => $s->matters($controls) ? count($s->distinct()) : 1, $this->engine->network->graph->surroundings));
-        };
-
-        return $count * (int) array_sum(array_map($of, $together));
+        return (int) min(self::BOUND + 1, $count * array_sum(array_map($of, $together)));
     }
 
     /**
@@ -106,29 +101,6 @@ final class Enumeration
         return array_values($distinct);
     }
 
-    /**
-     * What makes no difference with the others set so stands in its first position for all of them: a
-     * pedestal nobody is plugged into, a generator the cord is not in.
-     *
-     * @param array<string, string> $controls
-     * @param array<string, string> $surroundings
-     */
-    private function repeats(array $controls, array $surroundings): bool
-    {
-        foreach ($this->engine->network->graph->surroundings as $id => $surrounding) {
-            if ($surroundings[$id] !== $surrounding->distinct()[0] && !$surrounding->matters($controls)) {
-                return true;
-            }
-        }
-        foreach ($this->dependent as $device) {
-            if ($controls[$device->id] !== $device->normal && !$device->matters($controls)) {
-                return true;
-            }
-        }
-
-        return false;
-    }
-
     /** @return list<Device> */
     public function controls(): array
     {
@@ -136,45 +108,69 @@ final class Enumeration
     }
 
     /**
+     * Every setting. What makes no difference with the others set so stands in one position for all of them:
+     * a pedestal nobody is plugged into, a generator the cord is not in.
+     *
      * @param array<string, string> $with positions of the controls that are gone through elsewhere
      * @return \Generator<int, Setting>
      */
     public function settings(array $with = []): \Generator
     {
-        $axes = [];
-        foreach ($this->controls as $device) {
-            $axes[] = ['c', $device->id, $this->positions($device)];
-        }
-        foreach ($this->engine->network->graph->surroundings as $surrounding) {
-            $axes[] = ['s', $surrounding->id, $surrounding->distinct()];
-        }
-        $held = $with;
-        foreach (array_keys($this->engine->network->heldClosed) as $id) {
-            $held[$id] = $this->engine->network->graph->devices[$id]->normal;
-        }
-        $index = array_fill(0, count($axes), 0);
-        while (true) {
-            $controls = $held;
-            $surroundings = [];
-            foreach ($axes as $i => [$kind, $id, $values]) {
-                if ($kind === 'c') {
-                    $controls[$id] = $values[$index[$i]];
-                } else {
-                    $surroundings[$id] = $values[$index[$i]];
-                }
-            }
-            if (!$this->repeats($controls, $surroundings)) {
+        return $this->settingsFrom(0, $this->inOrder(), $with + $this->engine->network->held());
+    }
+
+    /**
+     * @param list<Device> $order
+     * @param array<string, string> $controls
+     * @return \Generator<int, Setting>
+     */
+    private function settingsFrom(int $i, array $order, array $controls): \Generator
+    {
+        if (!isset($order[$i])) {
+            foreach ($this->surroundings($controls) as $surroundings) {
                 yield new Setting($controls, $surroundings);
             }
-            for ($i = count($axes) - 1; $i >= 0; $i--) {
-                if (++$index[$i] < count($axes[$i][2])) {
-                    break;
-                }
-                $index[$i] = 0;
-            }
-            if ($i < 0) {
-                return;
-            }
+
+            return;
         }
+        $device = $order[$i];
+        foreach ($device->matters($controls) ? $this->positions($device) : [$device->normal] as $position) {
+            $controls[$device->id] = $position;
+            yield from $this->settingsFrom($i + 1, $order, $controls);
+        }
+    }
+
+    /** @return list<Device> each control after those it depends on */
+    private function inOrder(): array
+    {
+        $order = [];
+        $waiting = array_column($this->controls, null, 'id');
+        while ($waiting !== []) {
+            $ready = array_filter($waiting, fn(Device $d): bool => array_intersect_key($d->while, $waiting) === []) ?: $waiting;
+            $order += $ready;
+            $waiting = array_diff_key($waiting, $ready);
+        }
+
+        return array_values($order);
+    }
+
+    /**
+     * @param array<string, string> $controls
+     * @return list<array<string, string>>
+     */
+    private function surroundings(array $controls): array
+    {
+        $all = [[]];
+        foreach ($this->engine->network->graph->surroundings as $id => $surrounding) {
+            $more = [];
+            foreach ($all as $one) {
+                foreach ($surrounding->matters($controls) ? $surrounding->distinct() : [$surrounding->distinct()[0]] as $value) {
+                    $more[] = $one + [$id => $value];
+                }
+            }
+            $all = $more;
+        }
+
+        return $all;
     }
 }

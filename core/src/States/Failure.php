@@ -53,7 +53,7 @@ final readonly class Failure
         $failures = [];
         foreach ($network->graph->elements as $id => $element) {
             $device = $network->graph->devices[$element->device ?? ''] ?? null;
-            if ($device === null || (!$device->isAutomatic() && $device->job !== 'transfer')) {
+            if ($device === null || isset($network->left[$device->id]) || (!$device->isAutomatic() && $device->job !== 'transfer')) {
                 continue;
             }
             $contact = $element->kind === ElementKind::Bond ? 'bonding relay' : $device->contacts;
@@ -69,7 +69,7 @@ final readonly class Failure
             }
         }
         foreach ($network->graph->devices as $device) {
-            array_push($failures, ...$device->isAutomatic() ? self::stuck($network, $device) : []);
+            array_push($failures, ...$device->isAutomatic() && !isset($network->left[$device->id]) ? self::stuck($network, $device) : []);
         }
 
         return $failures;

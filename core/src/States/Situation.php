@@ -81,7 +81,7 @@ final class Situation
     {
         $bit = $this->network->bitOf[$element] ?? -1;
 
-        return $this->parted[$element] ?? $bit < 0 || ($this->closed >> $bit & 1) === 1;
+        return $this->parted[$element] ?? ($bit < 0 ? $bit === -1 : ($this->closed >> $bit & 1) === 1);
     }
 
     public function isActive(string $source): bool

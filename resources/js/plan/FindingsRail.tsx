@@ -1,6 +1,5 @@
 import { Button } from 'antd';
 import type { ReactNode } from 'react';
-import { countWords } from '../count';
 import type { Answer, Finding, Reference, Remedy } from '../api/client';
 import { FigureLine } from '../ui/Arithmetic';
 import { Assumed } from '../ui/Assumed';
@@ -51,10 +50,9 @@ export function FindingsRail({ answer, focus, pick, remedy, busy, chosen, unchoo
       </span>
       <span
         className="quiet figures"
-        title={`${answer.checked.reduced} after exact reduction, ${answer.checked.situations} different electrical situations`}
+        title={`${answer.checked.reduced} settings gone through, ${answer.checked.situations} different electrical situations`}
       >
-        {countWords(answer.checked.states)} states checked
-        {answer.checked.all ? '' : ' within two slips'}
+        {answer.checked.words}
       </span>
     </h2>
   );

@@ -1,5 +1,4 @@
 import { useQueries } from '@tanstack/react-query';
-import { countWords } from '../count';
 import { api, unwrap, type Answer, type Design } from '../api/client';
 import type { DesignHold } from '../job/useDesign';
 import { useUnits } from '../shell/units';
@@ -165,7 +164,7 @@ export function PlansTable({ hold, open }: { hold: DesignHold; open: (view: stri
           <tr>
             <th scope="row">States checked</th>
             {cell((a) => (
-              <span className="figures">{countWords(a.checked.states)}</span>
+              <span className="figures">{a.checked.words}</span>
             ))}
           </tr>
         </tbody>

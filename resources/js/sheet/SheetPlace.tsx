@@ -1,7 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo } from 'react';
 import { useParams, useSearchParams } from 'react-router';
-import { countWords } from '../count';
 import { api, unwrap, type Finding } from '../api/client';
 import { referenceQuery } from '../job/useDesign';
 import { countOf, isOutside, ownFindings } from '../plan/findings';
@@ -121,7 +120,7 @@ export default function SheetPlace() {
       <section>
         <h2>Findings</h2>
         <p className="quiet">
-          {countWords(answer.checked.states)} states checked, {answer.checked.reduced} after exact reduction.
+          {answer.checked.words}; {answer.checked.reduced} settings gone through.
         </p>
         {answer.findings.length === 0 && <p>Nothing found in the states checked. What was not surveyed was not checked.</p>}
         <FindingList findings={own} />
