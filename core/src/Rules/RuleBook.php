@@ -23,6 +23,7 @@ final class RuleBook
         GfciBySource::class,
         GfciTrips::class,
         FedByItself::class,
+        FedTwice::class,
         FrameEnergised::class,
         PedestalVolts::class,
         FaultClearing::class,

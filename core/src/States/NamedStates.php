@@ -155,7 +155,7 @@ final class NamedStates
             return $supply;
         }
         foreach (array_filter([$feeds, $source]) as $wanted) {
-            foreach ($device->selects as $position => $terminal) {
+            foreach ($this->belongsTo($device, $wanted) ? $device->selects : [] as $position => $terminal) {
                 if ($this->reaches($wanted->a, $terminal, $device->id)) {
                     return $position;
                 }
@@ -163,6 +163,27 @@ final class NamedStates
         }
 
         return $source === null && $device->job === 'plug' && isset($device->selects[$device->normal]) ? $device->normal : (isset($device->positions['out']) ? 'out' : $device->normal);
+    }
+
+    /**
+     * Whether a cord is there to be put into a source: an inverter's outlet that it can reach is no reason to,
+     * where it usually is elsewhere and the inverter has circuits without it.
+     */
+    private function belongsTo(Device $device, Source $source): bool
+    {
+        if ($device->job !== 'plug' || in_array($source->id, array_column($this->graph->supplies, 'source'), true)) {
+            return true;
+        }
+        if (isset($device->selects[$device->normal]) && $this->reaches($source->a, $device->selects[$device->normal], $device->id)) {
+            return true;
+        }
+        foreach ($this->graph->circuits as $circuit) {
+            if ($this->reaches($source->a, $circuit->hot, $device->id)) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     /** Whether a hot leads from a terminal to another with every contact closed but those of one device. */
@@ -193,7 +214,7 @@ final class NamedStates
             if ($device->job !== 'plug') {
                 continue;
             }
-            $has = array_map(fn(Source $s): bool => array_filter($device->selects, fn(string $t): bool => $this->reaches($s->a, $t, $device->id)) !== [], [$shore, $other]);
+            $has = array_map(fn(Source $s): bool => $this->belongsTo($device, $s) && array_filter($device->selects, fn(string $t): bool => $this->reaches($s->a, $t, $device->id)) !== [], [$shore, $other]);
             if ($has[0] && $has[1]) {
                 return true;
             }

@@ -25,6 +25,24 @@ it('are made from what the rig has', function (array $edits, bool $planned, arra
     'no shore at all' => [[Sample::choose('in_line'), ['kind' => 'survey_remove', 'component' => 'shore']], true, ['0 nothing connected', 'I inverting', 'X storage']],
 ]);
 
+it('do not put the cord into an outlet that it merely reaches', function (bool $own, array $titles, string $plug): void {
+    $wire = fn(string $pole): array => ['type' => 'lead', 'label' => $pole, 'from' => $pole === 'positive' ? 'house.pos' : 'house.neg', 'to' => $pole === 'positive' ? 'spare.pos' : 'spare.neg', 'pole' => $pole, 'cable' => ['size' => 'awg:2/0', 'lengthM' => 1]];
+    $rig = Rigs::asFound(Rigs::job(
+        Sample::add('spare', ['type' => 'inverter', 'label' => 'Inverter', 'continuousW' => 1000, 'surgeW' => 2000, 'neutral' => 'bonded', 'efficiency' => 0.9, 'dcNominalV' => 12, 'cutOffV' => 10.5, 'idleW' => 10, 'output' => $own ? 'both' : 'receptacles', 'waveform' => 'sine', 'outletA' => 15, 'reaches' => 'inlet']),
+        Sample::add('spare_plus', $wire('positive')),
+        Sample::add('spare_minus', $wire('negative')),
+        ...($own ? [Sample::add('desk', [
+            'type' => 'circuit', 'label' => 'Desk', 'hot' => ['at' => 'spare', 'port' => 'ac_out'], 'neutral' => ['at' => 'spare', 'port' => 'ac_out'],
+            'cable' => ['size' => 'awg:14', 'lengthM' => 2], 'gfci' => 'none', 'place' => 'general', 'loads' => ['lamp' => ['label' => 'Lamp', 'watts' => 40, 'kind' => 'resistive']],
+        ])] : []),
+    ));
+    expect(array_column($rig->named, 'title'))->toBe($titles)
+        ->and($rig->named['inverting']->setting->controls['inlet.plug'])->toBe($plug);
+})->with([
+    'one with circuits of its own' => [true, ['nothing connected', 'inverting', 'shore 30 A', 'shore 20 A', 'shore 15 A', 'shore, inverter on', 'dead pedestal, inverting'], 'out'],
+    'one that feeds nothing else' => [false, ['nothing connected', 'inverting', 'shore 30 A', 'shore 20 A', 'shore 15 A', 'shore, inverter on'], 'spare'],
+]);
+
 it('have a letter each', function (): void {
     $letters = array_map(fn($s): string => $s->letter, array_values(Rigs::planned(Rigs::job(Sample::choose('in_line')))->named));
     expect(array_unique($letters))->toHaveCount(count($letters));
