@@ -16,6 +16,9 @@ interface Automatic
     /** The position it wants, by what it can see of the wiring and the devices that it reads; by nothing else. */
     public function wish(Look $look): string;
 
+    /** @return array<string, self> what could be set wrongly on it => how it then goes about */
+    public function misset(): array;
+
     /** Seconds from wanting a position to being in it. */
     public function delayS(string $from, string $to): float;
 }

@@ -131,7 +131,7 @@ final class Undoing
             ksort($poles);
             $elements = $network->graph->elements;
             $direct = array_filter(array_keys($poles), fn(string $pole): bool => $elements[$pole]->role->isDc());
-            if ($direct === [] && array_intersect_key($failure->heldAt, $followed) === []) {
+            if ($direct === [] && $failure->logics === [] && array_intersect_key($failure->heldAt, $followed) === []) {
                 $this->polesOf[$failure->id] = array_map(fn(string $pole, bool $stays): array => [$pole, $stays, $network->net[$elements[$pole]->a], $network->net[$elements[$pole]->b]], array_keys($poles), $poles);
             }
             $alike[$poles === [] ? $failure->id : (string) json_encode($poles)][] = $failure;

@@ -141,7 +141,7 @@ final class Engine implements Look
             }
             foreach ($wishes as $id => $to) {
                 if (($timers[$id][0] ?? null) !== $to) {
-                    $timers[$id] = [$to, $this->logics[$id]->delayS($this->at[$id], $to)];
+                    $timers[$id] = [$to, ($this->failure->logics[$id] ?? $this->logics[$id])->delayS($this->at[$id], $to)];
                 }
             }
             $wait = INF;
@@ -240,7 +240,9 @@ final class Engine implements Look
     {
         $wishes = [];
         foreach ($this->logics as $id => $logic) {
-            $to = $this->now->wanted[$id][$this->readAs[$id]] ??= $logic->wish($this);
+            $to = isset($this->failure->logics[$id])
+                ? $this->failure->logics[$id]->wish($this)
+                : $this->now->wanted[$id][$this->readAs[$id]] ??= $logic->wish($this);
             if ($this->at[$id] !== $to && !isset($this->failure->heldAt[$id])) {
                 $wishes[$id] = $to;
             }
@@ -269,7 +271,7 @@ final class Engine implements Look
                 }
             }
             foreach ($moving as $other) {
-                if ($other !== $first && $this->logics[$other]->wish($this) === $this->at[$other]) {
+                if ($other !== $first && ($this->failure->logics[$other] ?? $this->logics[$other])->wish($this) === $this->at[$other]) {
                     $differ = true;
                 }
             }

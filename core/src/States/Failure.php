@@ -4,16 +4,18 @@ declare(strict_types=1);
 
 namespace Hollin\Core\States;
 
+use Hollin\Core\Network\Automatic;
 use Hollin\Core\Network\Device;
 use Hollin\Core\Network\ElementKind;
 
-/** One device that does not do what it should: a pole welded or never closing, whatever its position, or a mechanism that does not move. */
+/** One device that does not do what it should: a pole welded or never closing, whatever its position, a mechanism that does not move, a reading that is false or a setting that is wrong. */
 final readonly class Failure
 {
     /**
      * @param string $words of the contacts or the device; poles of one device share them
      * @param array<string, bool> $poles element => stays closed (true) or open (false)
      * @param array<string, string> $heldAt device that never leaves a position => that position
+     * @param array<string, Automatic> $logics device that goes about otherwise => how
      * @param string $pole which of several poles that otherwise move together; empty when there is but one
      */
     public function __construct(
@@ -23,6 +25,7 @@ final readonly class Failure
         public array $poles = [],
         public array $heldAt = [],
         public string $pole = '',
+        public array $logics = [],
     ) {}
 
     /** Whether it changes which contacts are closed in a situation. */
@@ -44,7 +47,8 @@ final readonly class Failure
 
     /**
      * Every single failure of the automatic devices of a network, and of what chooses between supplies by
-     * hand: each pole by itself, the poles that move together at once, and each mechanism stuck.
+     * hand: each pole by itself, the poles that move together at once, each mechanism stuck or led astray by
+     * a false reading, and each setting wrong.
      *
      * @return list<self>
      */
@@ -75,15 +79,25 @@ final readonly class Failure
         return $failures;
     }
 
-    /** @return list<self> a device without life, which rests, and one stuck in each of its other positions */
+    /**
+     * A device without life, which rests, and one stuck in each of its other positions; a sensor that lies leads
+     * it to one of them and keeps it there. And one that somebody has set wrongly.
+     *
+     * @return list<self>
+     */
     private static function stuck(Contraction $network, Device $device): array
     {
         $failures = [];
         $name = $network->graph->label($device->component);
         foreach ($device->positionNames() as $i => $position) {
             $failures[] = $i === 0
-                ? new self("{$device->id}.dead", $device->component, sprintf('%s dead: it never leaves "%s"', $name, $device->positions[$position]), heldAt: [$device->id => $position])
-                : new self("{$device->id}.stuck_{$position}", $device->component, sprintf('%s stuck in "%s"', $name, $device->positions[$position]), heldAt: [$device->id => $position]);
+                ? new self("{$device->id}.dead", $device->component, sprintf($device->judgesVolts ? '%s dead or blind: it never leaves "%s"' : '%s dead: it never leaves "%s"', $name, $device->positions[$position]), heldAt: [$device->id => $position])
+                : new self("{$device->id}.stuck_{$position}", $device->component, sprintf($device->judgesVolts ? '%s stuck in "%s", or kept there by a false reading' : '%s stuck in "%s"', $name, $device->positions[$position]), heldAt: [$device->id => $position]);
+        }
+
+        $n = 0;
+        foreach ($device->logic?->misset() ?? [] as $words => $logic) {
+            $failures[] = new self("{$device->id}.misset_" . ++$n, $device->component, "{$name} set {$words}", logics: [$device->id => $logic]);
         }
 
         return $failures;

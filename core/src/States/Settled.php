@@ -25,6 +25,9 @@ final readonly class Settled
     /** Whether a failure would have changed anything on the way here: a contact that moved or would not have, a device that left. */
     public function isTouchedBy(Failure $failure): bool
     {
+        if ($failure->logics !== []) {
+            return true;
+        }
         foreach ($this->passing as $passing) {
             if ($failure->changes($passing['situation'])) {
                 return true;

@@ -38,6 +38,11 @@ function follows(Closure $wish, float $delayS): Automatic
             return ($this->wishes)($look);
         }
 
+        public function misset(): array
+        {
+            return [];
+        }
+
         public function delayS(string $from, string $to): float
         {
             return $this->delay;
@@ -100,6 +105,28 @@ it('rests when the bank is disconnected', function (): void {
     $rig = Rigs::planned(Rigs::job(Sample::choose('in_line')));
     $setting = $rig->named['inverting']->setting->with('disconnect.handle', 'off');
     expect($rig->engine->settle($setting)->positions['inverter.relay'])->toBe('rest');
+});
+
+it('goes about as a wrong setting has it, and as before once that is put right', function (): void {
+    $rig = Rigs::planned(Rigs::job(Sample::choose('in_line')));
+    $wide = array_column(Failure::ofNetwork($rig->engine->network), null, 'words')['Inverter/charger 3000 VA set to take any volts at its input for a supply'];
+    $low = $rig->named['low_shore']->setting;
+    $end = fn(?Failure $failure): string => $rig->engine->settle($low, [], $failure)->positions['inverter.relay'];
+    expect([$end(null), $end($wide), $end(null)])->toBe(['invert', 'pass', 'invert'])
+        // Volts that are right anyway leave nothing for the setting to change.
+        ->and($rig->engine->settle($rig->named['shore_s30']->setting, [], $wide)->positions['inverter.relay'])->toBe('pass');
+});
+
+it('takes the other input of a transfer switch that is set the other way', function (): void {
+    $rig = Rigs::planned(Rigs::job(
+        Sample::choose('transfer_whole', ['converter' => 'left']),
+    ));
+    $switch = array_key_first($rig->graph->partsOf('transfer_switch')) ?? '';
+    $set = array_values(array_filter(Failure::ofNetwork($rig->engine->network), fn(Failure $f): bool => $f->logics !== []));
+    expect(array_column($set, 'words'))->toBe([$rig->graph->label($switch) . ' set to prefer its other input']);
+    $both = $rig->named['shore_and_inverter']->setting;
+    $at = fn(?Failure $failure): string => $rig->engine->settle($both, [], $failure)->positions["{$switch}.handle"];
+    expect($at($set[0]))->not->toBe($at(null))->and([$at(null), $at($set[0])])->each->toBeIn(['a', 'b']);
 });
 
 it('holds a failed contact whatever the device wants', function (): void {

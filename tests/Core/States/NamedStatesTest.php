@@ -131,9 +131,10 @@ it('knows every single failure of the relays, in words', function (): void {
         'pass-through contacts of Inverter/charger 3000 VA stuck open neutral pole',
         'bonding relay of Inverter/charger 3000 VA welded closed',
         'bonding relay of Inverter/charger 3000 VA stuck open',
-        'Inverter/charger 3000 VA dead: it never leaves "at rest"',
-        'Inverter/charger 3000 VA stuck in "passing shore through"',
-        'Inverter/charger 3000 VA stuck in "inverting"',
+        'Inverter/charger 3000 VA dead or blind: it never leaves "at rest"',
+        'Inverter/charger 3000 VA stuck in "passing shore through", or kept there by a false reading',
+        'Inverter/charger 3000 VA stuck in "inverting", or kept there by a false reading',
+        'Inverter/charger 3000 VA set to take any volts at its input for a supply',
     ]);
     expect(Failure::ofNetwork(Rigs::asFound(JobFile::blank('x'))->engine->network))->toBe([]);
 });

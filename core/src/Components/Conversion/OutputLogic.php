@@ -44,6 +44,11 @@ final readonly class OutputLogic implements Automatic
         return $look->position($this->mode) === 'on' && $look->dc($this->direct[0], $this->direct[1], ...$this->batteryWindow) ? 'invert' : 'rest';
     }
 
+    public function misset(): array
+    {
+        return [];
+    }
+
     public function delayS(string $from, string $to): float
     {
         return $to === 'invert' ? self::STARTS_S : 0.02;

@@ -16,6 +16,9 @@ final readonly class TransferRelay implements Automatic
     /** Default wait for a steady supply before passing it through, s. */
     private const QUALIFY_S = 15.0;
 
+    /** What a window set as wide as can be lets through, V. */
+    private const ANY_VOLTS = [1.0, INF];
+
     private string $id;
 
     private string $mode;
@@ -37,13 +40,14 @@ final readonly class TransferRelay implements Automatic
     private float $qualifyS;
 
     // Asked thousands of times of one rig: what does not change is taken from the part once.
-    public function __construct(InverterCharger $unit)
+    /** @param ?array{float, float} $window volts it takes for a supply, if not those the unit is set to */
+    public function __construct(private InverterCharger $unit, ?array $window = null)
     {
         $this->id = $unit->id;
         $this->mode = $unit->mode();
         $this->input = ["{$unit->id}.ac_in.l", "{$unit->id}.ac_in.n"];
         $this->direct = ["{$unit->id}.pos", "{$unit->id}.neg"];
-        $this->window = $unit->window();
+        $this->window = $window ?? $unit->window();
         $this->batteryWindow = $unit->batteryWindow();
         $this->passesWhenOff = $unit->values->flag('passesWhenOff');
         $this->qualifyS = $unit->values->number('qualifyS', self::QUALIFY_S);
@@ -67,6 +71,11 @@ final readonly class TransferRelay implements Automatic
         }
 
         return $mode === 'on' && $look->dc($this->direct[0], $this->direct[1], ...$this->batteryWindow) ? 'invert' : 'rest';
+    }
+
+    public function misset(): array
+    {
+        return ['to take any volts at its input for a supply' => new self($this->unit, self::ANY_VOLTS)];
     }
 
     public function delayS(string $from, string $to): float

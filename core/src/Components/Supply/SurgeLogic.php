@@ -55,6 +55,11 @@ final readonly class SurgeLogic implements Automatic
         return $look->acWithin($hot, $neutral, '', ...$this->window) && $look->wiringFault($hot, $neutral, $ground) === null ? 'closed' : 'open';
     }
 
+    public function misset(): array
+    {
+        return [];
+    }
+
     public function delayS(string $from, string $to): float
     {
         return match ($to) {

@@ -31,6 +31,11 @@ final readonly class CoilLogic implements Automatic
         return $this->coil !== null && $look->ac($this->coil->hot, $this->coil->neutral, '') !== null ? 'pulled' : 'released';
     }
 
+    public function misset(): array
+    {
+        return [];
+    }
+
     public function delayS(string $from, string $to): float
     {
         return self::MOVES_S;
