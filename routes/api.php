@@ -7,6 +7,7 @@ use App\Http\Controllers\JobController;
 use App\Http\Controllers\PhotoController;
 use App\Http\Controllers\ReadingController;
 use App\Http\Controllers\ReferenceController;
+use App\Http\Controllers\RemedyController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\SetUpController;
 use App\Http\Controllers\SheetController;
@@ -31,6 +32,7 @@ Route::middleware(['auth:sanctum', TokensReadOnly::class])->group(function (): v
     Route::get('/jobs/{job}/revisions', [JobController::class, 'revisions'])->whereNumber('job');
     Route::get('/jobs/{job}/file', [JobController::class, 'export'])->whereNumber('job');
     Route::post('/jobs/{job}/file', [JobController::class, 'import'])->whereNumber('job');
+    Route::get('/jobs/{job}/remedies', [RemedyController::class, 'index'])->whereNumber('job');
     Route::post('/jobs/{job}/states', [StateController::class, 'settle'])->whereNumber('job');
     Route::post('/jobs/{job}/probe', [StateController::class, 'probe'])->whereNumber('job');
     Route::post('/jobs/{job}/netlist', [StateController::class, 'netlist'])->whereNumber('job');

@@ -6,6 +6,7 @@ namespace App\Console\Commands;
 
 use Hollin\Core\Answers\FlowAnswer;
 use Hollin\Core\Answers\JobAnswers;
+use Hollin\Core\Answers\Remedies;
 use Hollin\Core\Answers\StateAnswer;
 use Hollin\Core\Components\Catalogue;
 use Hollin\Core\Job\BadJobFile;
@@ -66,6 +67,7 @@ final class Check extends Command
         }
         $danger = false;
         $answers = [];
+        $remedies = new Remedies($document);
         foreach ($views as $view) {
             try {
                 $answer = $job->answer($view['hash']);
@@ -75,6 +77,10 @@ final class Check extends Command
             }
             // A pedestal that is wired wrong is no fault of the plan: it is told, and does not decide.
             $danger = $danger || array_filter($answer['findings'], fn(array $f): bool => $f['severity'] === 'danger' && $f['ways']['kind'] !== 'outside') !== [];
+            if ($this->option('json')) {
+                // What the program offers has been tried; only for a file read by a program, as it takes its time.
+                $answer['findings'] = array_map(fn(array $f): array => ['remedies' => $remedies->of($view['id'], $f['id']) ?? []] + $f, $answer['findings']);
+            }
             $answers[$view['id']] = $answer + ['flows' => $flows];
             if (!$this->option('json')) {
                 $this->tell($view['title'], json_decode((string) json_encode($answer), true));

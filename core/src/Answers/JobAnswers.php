@@ -74,7 +74,20 @@ final class JobAnswers
      */
     public function answer(string $hash): array
     {
-        $stage = $this->todo[$hash]['stage'];
+        return RigAnswer::of(...$this->examined($this->todo[$hash]['stage']));
+    }
+
+    /** @return ?array{Examination, Judge} the rig of a view, and what every rule finds in it; null when there is no such view */
+    public function judged(string $viewId): ?array
+    {
+        $hash = array_column($this->views, 'hash', 'id')[$viewId] ?? null;
+
+        return $hash === null ? null : $this->examined($this->todo[$hash]['stage']);
+    }
+
+    /** @return array{Examination, Judge} */
+    private function examined(?Stage $stage): array
+    {
         $rig = $stage === null ? $this->asFound() : $this->examination($stage);
         $structure = $this->proofs === null ? '' : $this->structure($stage);
         $known = $this->proofs?->of($structure);
@@ -83,7 +96,7 @@ final class JobAnswers
             $this->proofs?->keep($structure, $judge->proof);
         }
 
-        return RigAnswer::of($rig, $judge);
+        return [$rig, $judge];
     }
 
     /**

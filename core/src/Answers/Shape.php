@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Answers;
 
+use Hollin\Core\Rules\Work;
+
 /**
  * The shape of the answers as JSON Schema definitions: one declaration for `hollin:check --json`,
  * the API description and the interface's types.
@@ -20,9 +22,18 @@ final class Shape
         $maybeNumber = ['type' => ['number', 'null']];
         $texts = self::list($text);
 
+        $remedy = ['label' => $text, 'effect' => $text, 'intent' => ['type' => 'object', 'additionalProperties' => true]];
+        $tried = [
+            'result' => ['type' => 'string', 'enum' => ['clears', 'lessens', 'eases']],
+            'work' => ['type' => 'string', 'enum' => array_column(Work::cases(), 'value')], 'workWords' => $text, 'clears' => $texts,
+            'brings' => self::list(self::object(['severity' => $text, 'title' => $text, 'outside' => $flag])),
+        ];
+
         return [
             'Figure' => self::object(['label' => $text, 'value' => $number, 'unit' => $text, 'limit' => $maybeNumber, 'arithmetic' => $text, 'source' => $text, 'assumed' => $flag]),
-            'Remedy' => self::object(['label' => $text, 'effect' => $text, 'intent' => ['type' => 'object', 'additionalProperties' => true]]),
+            // Tried, in `hollin:check --json` and where a finding is opened; untried in answers that must be quick.
+            'Remedy' => self::object($remedy, $tried),
+            'Offer' => self::object($remedy + $tried),
             'Witness' => self::object([
                 'state' => $maybeText, 'states' => $texts, 'words' => $text, 'controls' => self::nullable(self::map($text)), 'surroundings' => self::nullable(self::map($text)), 'path' => $texts, 'elements' => $texts,
             ]),

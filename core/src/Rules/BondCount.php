@@ -192,6 +192,12 @@ final class BondCount implements StateRule, Claims
     private static function bondRemedies(Examination $rig, string $source): array
     {
         $inverter = $rig->graph->partAt($source);
+        if ($inverter !== null && $inverter->is('inverter') && $inverter->text('neutral') === 'floating') {
+            return [Remedy::set("Bond the neutral of {$inverter->label} at the unit", 'only as its instructions say: its own jumper, or a plug made for it', $source, '/neutral', 'bonded')];
+        }
+        if ($inverter !== null && $inverter->is('generator') && $inverter->text('bond') === 'floating') {
+            return [Remedy::set("Use a bonding plug in {$inverter->label}", 'one bond, at the source; only with a set that floats', $source, '/bond', 'plug')];
+        }
 
         return $inverter?->is('inverter_charger') === true
             ? [Remedy::set("Use a unit with a bonding relay for {$inverter->label}", 'one bond while inverting, none while passing through', $source, '/bond', 'relay')]

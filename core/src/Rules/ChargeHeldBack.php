@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Rules;
 
+use Hollin\Core\Network\Element;
 use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Reference\Source;
+use Hollin\Core\States\Situation;
 
 /** The input limit leaves the charger less than it could take: the bank fills late or never. */
 final class ChargeHeldBack implements RigRule
@@ -54,7 +56,7 @@ final class ChargeHeldBack implements RigRule
                         sprintf('In "%s" on %g A the limit of %g A leaves the charger of %s %.1f A of the %.1f A it could take.', $rig->needs->scenarios[$scenario]['title'], $supply, $unit->inputLimitA, $rig->graph->label($id), $left, $could),
                         [$id],
                         [new Figure('Left for charging', $left, 'A', sprintf('%g A limit − %.1f A passing through', $unit->inputLimitA, $through), Source::computed('arithmetic'), $could)],
-                        [Remedy::set(sprintf('Set the input limit to %g A', $supply), 'set it back on a smaller supply', $id, '/inputLimitA', $supply)],
+                        self::higher($rig, $rig->settled[$state]->situation, $unit, $supply),
                         state: $state,
                     );
                 }
@@ -62,5 +64,15 @@ final class ChargeHeldBack implements RigRule
         }
 
         return array_values($hits);
+    }
+
+    /** @return list<Remedy> a limit as high as the supply, but never past what a cable, an inlet or a cord on the way may carry */
+    private static function higher(Examination $rig, Situation $situation, PowerConverter $unit, float $supplyA): array
+    {
+        $source = $situation->workingSource($unit->input[0], $unit->input[1]);
+        $way = $source === null ? [] : Path::between($situation, $rig->graph->sources[$source]->a, $unit->input[0])['elements'];
+        $limit = floor(min($supplyA, Devices::leastOf(array_map(fn(string $id): Element => $rig->graph->elements[$id], $way))));
+
+        return $limit <= $unit->inputLimitA ? [] : [Remedy::set(sprintf('Set the input limit to %g A', $limit), 'set it back on a smaller supply', $unit->component, '/inputLimitA', $limit)];
     }
 }

@@ -172,10 +172,26 @@ final class ConductorProtection implements RigRule
                 : sprintf('%s: %s of %s may carry %g A here, and %s lets %g A through.', $label, $cable->spoken(), self::what($cable), round($ampacity, 1), $by, $amps) . ($assumed ? ' One of the two is assumed: look before you act.' : ''),
             array_values(array_unique(array_filter([$element->component, $device]))),
             [new Figure('Device ahead of it', $amps, 'A', 'largest current that can arrive before a device opens', $school->source(), $ampacity ?? 0.0, $part?->isAssumed($place) === true)],
-            $size === null ? [] : [Remedy::set(sprintf('Run %s for %s', ConductorSize::of($size)->spoken(), $label), 'carries what the device allows', $element->component, "/{$place}", ['value' => $size, 'basis' => 'told'])],
+            array_values(array_filter([
+                self::smaller($rig, $element, $cable, $device, $school),
+                $size === null ? null : Remedy::set(sprintf('Run %s for %s', ConductorSize::of($size)->spoken(), $label), 'carries what the device allows', $element->component, "/{$place}", ['value' => $size, 'basis' => 'told']),
+            ])),
             severity: $assumed ? Severity::Warning : Severity::Danger,
             title: 'Device too large for its conductor',
         );
+    }
+
+    /** A device that suits the cable: the one ahead of it, or one at the head of a circuit that has none. */
+    private static function smaller(Examination $rig, Element $element, Cable $cable, string $device, Ampacity $school): ?Remedy
+    {
+        $own = $rig->graph->partAt($element->component);
+        $ahead = $rig->graph->partAt($device);
+        if ($ahead?->flag('assist') === true) {
+            return Remedy::set("Switch the assisting of {$ahead->label} off", 'the supply alone passes through it', $device, '/assist', false);
+        }
+        $part = $own?->is('circuit') === true ? $own : $rig->graph->partAt($device);
+
+        return $part === null ? null : Devices::smaller($part, $school->largestDevice($cable) ?? 0.0, 'suits the cable that is there');
     }
 
     /** Whether a value of what was there before is assumed; what is planned is as it will be bought. */

@@ -79,6 +79,10 @@ final class FedTwice implements RigRule
             sprintf('%s and %s feed the same wire: switching one off leaves it live through the other, and together they let up to %g A through it.', ucfirst(implode(', ', $labels)), $last, $amps[0] + $amps[1]),
             array_map(fn(Element $e): string => (string) $e->component, $ring),
             [new Figure('Both together', $amps[0] + $amps[1], 'A', sprintf('%g A + %g A', $amps[0], $amps[1]), Source::computed('a breaker each way'), $amps[0])],
+            array_values(array_map(
+                fn(Element $e): Remedy => new Remedy("Take {$rig->graph->label((string) $e->component)} out", 'one breaker feeds it', ['kind' => 'plan_remove', 'component' => (string) $e->component]),
+                array_filter($ring, fn(Element $e): bool => ($rig->graph->circuits[(string) $e->component] ?? null)?->feeds !== null),
+            )),
             paths: array_map(fn(Element $e): array => [$rig->graph->sources[$source]->a, $e->b], array_slice($ring, 0, 2)),
             state: $state,
         );

@@ -62,6 +62,7 @@ final class Overload implements RigRule
                             : sprintf('%s carries %.1f A of %.4g A in "%s" (%s), %.1f A of it for hours: more than 80 %% of what it may.', ucfirst($what), $current, $ratingA, $title, $rig->named[$state]->title, $long),
                         [$component],
                         [new Figure($what, $current, 'A', sprintf('sum of the running loads and charging behind it: %.1f A%s', $current, $long > 0 ? sprintf(', %.1f A of it continuous', $long) : ''), Source::recalled('NFPA 70 210.20(A)'), $over ? $ratingA : 0.8 * $ratingA)],
+                        $over ? self::remedies($rig, $state, $scenario, $ratingA, ($current - $ratingA) * 120.0) : [],
                         severity: $over ? Severity::Warning : Severity::Advice,
                         title: $over ? 'Overload: ' . lcfirst($what) : 'Near its limit: ' . lcfirst($what),
                         state: $state,
@@ -88,10 +89,56 @@ final class Overload implements RigRule
             sprintf('%s carries %.0f A of %.4g A in "%s" (%s)%s.', ucfirst($over['what']), $over['amps'], $over['limitA'], $title, $rig->named[$over['state']]->title, $over['protects'] ? ' and opens ' . TripCurve::words($over['opens']) : ''),
             [$over['component']],
             [new Figure($over['what'], $over['amps'], 'A', 'load flow of that state with those loads, batteries half charged', Source::computed('load flow'), $over['limitA'], $over['assumed'])],
+            self::lighter($rig, $over['scenario'], ($over['amps'] - $over['limitA']) * self::systemV($rig)),
             severity: Severity::Warning,
             title: 'Overload: ' . lcfirst($over['what']),
             state: $over['state'],
         );
+    }
+
+    /**
+     * Less for the charger, then less at once.
+     *
+     * @param float $excessW what is too much, W
+     * @return list<Remedy>
+     */
+    private static function remedies(Examination $rig, string $state, string $scenario, float $ratingA, float $excessW): array
+    {
+        $remedies = [];
+        foreach ($rig->graph->converters as $unit) {
+            $limit = max(3.0, floor($ratingA));
+            if ($unit->kind === PowerConverter::CHARGER && $unit->inputLimitA > $limit && isset($rig->settled[$state]->situation->charging()[$unit->id])) {
+                $remedies[] = Remedy::set(sprintf('Set the input limit of %s to %g A', $rig->graph->label($unit->component), $limit), 'it charges with what the loads leave', $unit->component, '/inputLimitA', $limit);
+            }
+        }
+
+        return [...$remedies, ...self::lighter($rig, $scenario, $excessW)];
+    }
+
+    /** Volts of the largest battery system, V. */
+    private static function systemV(Examination $rig): float
+    {
+        return max([0.0, ...array_map(fn($b): float => $b->systemV(), array_values($rig->graph->batteries))]);
+    }
+
+    /** @return list<Remedy> the scenario without the smallest load that is enough, or without the largest until it is */
+    private static function lighter(Examination $rig, string $scenario, float $excessW): array
+    {
+        $running = $rig->needs->scenarios[$scenario]['running'];
+        $loads = array_filter(array_intersect_key($rig->graph->loads, $running), fn($l): bool => $l->watts > 0);
+        uasort($loads, fn($a, $b): int => $a->watts <=> $b->watts);
+        $enough = array_key_first(array_filter($loads, fn($l): bool => $l->watts >= $excessW));
+        $out = $enough === null ? [] : [$enough];
+        for ($rest = array_keys($loads), $left = $excessW; $enough === null && $rest !== [] && $left > 0;) {
+            $out[] = $largest = array_pop($rest);
+            $left -= $loads[$largest]->watts;
+        }
+
+        return $out === [] ? [] : [new Remedy(
+            sprintf('Leave %s out of "%s"', implode(' and ', array_map(fn(string $id): string => $loads[$id]->label, $out)), $rig->needs->scenarios[$scenario]['title']),
+            'not all at once: the owner must know',
+            ['kind' => 'set_need', 'path' => "/scenarios/{$scenario}/running", 'value' => (object) array_diff_key($running, array_flip($out))],
+        )];
     }
 
     /** @return list<array{string, string, string, string, float, bool}> key, element or source, component, words, rating, whether hours count */

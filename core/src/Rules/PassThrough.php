@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Rules;
 
+use Hollin\Core\Network\Element;
 use Hollin\Core\Network\PowerConverter;
+use Hollin\Core\Network\Role;
 use Hollin\Core\Reference\Source;
 
 /** The breaker ahead of an inverter/charger is larger than its pass-through relay may carry. */
@@ -54,11 +56,11 @@ final class PassThrough implements RigRule
     {
         $remedies = [];
         foreach ($rig->graph->circuits as $id => $circuit) {
-            if ($circuit->feeds === $inverter) {
-                $remedies[] = Remedy::set(sprintf('Use a %g A breaker for %s', $ratingA, $circuit->label), 'protects the relay', $id, '/breakerA', ['value' => (int) $ratingA, 'basis' => 'told']);
-            }
+            $part = $circuit->feeds === $inverter ? $rig->graph->partAt($id) : null;
+            $way = array_filter($rig->graph->elements, fn(Element $e): bool => $e->component === $id && $e->role === Role::L1 && $e->cable !== null);
+            $remedies[] = $part === null ? null : Devices::smaller($part, min($ratingA, Devices::leastOf($way)), 'protects the relay');
         }
 
-        return $remedies;
+        return array_values(array_filter($remedies));
     }
 }

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Rules;
 
+use Hollin\Core\Network\Panels;
+use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Reference\Source;
+use Hollin\Core\States\Situation;
 
 /** Loads that start as soon as 120 V appears, on an inverter: they drain the bank, and a motor may not start at all. */
 final class StartsByItself implements RigRule
@@ -49,6 +52,7 @@ final class StartsByItself implements RigRule
                     sprintf('%s start%s by %s as soon as %s runs: %.0f W without anybody switching them on.', self::names($loads), count($loads) === 1 ? 's' : '', count($loads) === 1 ? 'itself' : 'themselves', $rig->graph->label($component), $watts),
                     array_values(array_unique([$component, ...array_map(fn($l): string => $l->circuit, $loads)])),
                     [new Figure('Starts by itself', $watts, 'W', implode(' + ', array_map(fn($l): string => sprintf('%g', $l->watts), $loads)) . ' W', Source::commonPractice(), $unit->limitA * $unit->holdsV)],
+                    self::remedies($rig, $settled->situation, $unit, $loads),
                     severity: $watts > $unit->limitA * $unit->holdsV ? Severity::Warning : Severity::Advice,
                     state: $state,
                 );
@@ -59,6 +63,7 @@ final class StartsByItself implements RigRule
                             sprintf('%s needs %.0f A to start; %s gives %.0f A for a moment.', $load->label, $load->lockedRotorA, $rig->graph->label($component), $unit->surgeA),
                             [$component, $load->circuit],
                             [new Figure('Locked-rotor current', $load->lockedRotorA, 'A', 'read off the part', Source::commonPractice(), $unit->surgeA)],
+                            self::remedies($rig, $settled->situation, $unit, [$load]),
                             title: 'Motor may not start on the inverter',
                             state: $state,
                         );
@@ -81,6 +86,32 @@ final class StartsByItself implements RigRule
         }
 
         return array_values($hits);
+    }
+
+    /**
+     * The largest first: off the inverter, or switched off by somebody before it runs.
+     *
+     * @param array<int|string, \Hollin\Core\Network\Load> $loads
+     * @return list<Remedy>
+     */
+    private static function remedies(Examination $rig, Situation $situation, PowerConverter $unit, array $loads): array
+    {
+        usort($loads, fn($a, $b): int => $b->watts <=> $a->watts);
+        $circuit = $loads[0]->circuit;
+        $label = $rig->graph->label($circuit);
+        $remedies = [];
+        foreach (Panels::of($rig->graph) as $panel) {
+            if (!$situation->joined(Panels::bus($panel), $unit->output[0]) && Panels::hasRoom($rig->graph, $panel)) {
+                $remedies[] = Remedy::move("Move {$label} to {$panel->label}", 'it runs on shore only', $circuit, $panel->id);
+            }
+        }
+        if (isset($rig->graph->devices["{$circuit}.breaker"])) {
+            $remedies[] = new Remedy("Switch {$label} off by hand when inverting", 'fails by forgetting', [
+                'kind' => 'plan_fit', 'id' => "switch_{$circuit}_off", 'component' => ['type' => 'instruction', 'label' => "{$label} off when inverting", 'device' => $circuit, 'while' => 'inverting'],
+            ]);
+        }
+
+        return $remedies;
     }
 
     /** @param array<string, \Hollin\Core\Network\Load> $loads */

@@ -79,23 +79,39 @@ final class VoltageDrop implements RigRule
             sprintf('%s loses %.2f V on the way from its battery %s; %.2f V are allowed. Most of it on %s.', $rig->graph->label($component), $drop, $when, $limit, $rig->graph->label($first)),
             [$component, ...array_slice(array_keys($worst), 0, 3)],
             [new Figure('Drop', $drop, 'V', sprintf('%.1f A × %.2f mΩ of cable, both poles, at 75 °C', $amps, $drop / $amps * 1000), Source::recalled('NFPA 70 chapter 9 table 8, IEC 60228'), $limit)],
-            $this->remedies($rig, $longest[$first] ?? null),
+            $this->remedies($rig, $longest[$first] ?? null, $amps * ($worst[$first] ?? 0.0), $drop, $limit),
             severity: $drop > 0.10 * $nominalV || $share === self::MAIN ? Severity::Warning : Severity::Advice,
         );
     }
 
-    /** @return list<Remedy> the next sizes up for what loses most */
-    private function remedies(Examination $rig, ?Element $element): array
+    /**
+     * For what loses most, the size that would do if all on the way grew by the same share.
+     *
+     * @param float $ownV lost on that cable, V
+     * @param float $dropV lost on all, V
+     * @param float $limitV what may be lost, V
+     * @return list<Remedy>
+     */
+    private function remedies(Examination $rig, ?Element $element, float $ownV, float $dropV, float $limitV): array
     {
-        if ($element?->cable === null || !$element->cable->size->isAwg()) {
+        $cable = $element?->cable;
+        if ($element === null || $cable === null || !$cable->size->isAwg()) {
             return [];
         }
-        foreach (ConductorSize::all() as $designation => $size) {
-            if ($size->isAwg() && $size->areaMm2 > 1.5 * $element->cable->size->areaMm2) {
-                return [Remedy::set(sprintf('Run %s for %s', $size->spoken(), $rig->graph->label($element->component)), 'loses a good third less', $element->component, '/cable/size', ['value' => $designation, 'basis' => 'told'])];
-            }
+        $larger = array_filter(ConductorSize::all(), fn(ConductorSize $size): bool => $size->isAwg() && $size->areaMm2 > $cable->size->areaMm2);
+        $enough = array_filter($larger, fn(ConductorSize $size): bool => $size->areaMm2 * $limitV >= $cable->size->areaMm2 * $dropV);
+        $designation = $enough === [] ? array_key_last($larger) : array_key_first($enough);
+        if ($designation === null) {
+            return [];
         }
+        $saved = $ownV * (1 - $cable->size->areaMm2 / $larger[$designation]->areaMm2);
 
-        return [];
+        return [Remedy::set(
+            sprintf('Run %s for %s', $larger[$designation]->spoken(), $rig->graph->label($element->component)),
+            $saved >= $dropV - $limitV ? 'loses little enough' : sprintf('saves %.2f V; what else is on the way needs it too', $saved),
+            $element->component,
+            '/cable/size',
+            ['value' => $designation, 'basis' => 'told'],
+        )];
     }
 }

@@ -1,6 +1,6 @@
 import { Button } from 'antd';
 import type { ReactNode } from 'react';
-import type { Answer, Finding, Reference, Remedy } from '../api/client';
+import type { Answer, Finding, Reference } from '../api/client';
 import { FigureLine } from '../ui/Arithmetic';
 import { Assumed } from '../ui/Assumed';
 import { Severity } from '../wall/Wall';
@@ -10,8 +10,8 @@ interface Props {
   answer: Answer;
   focus: Finding | null;
   pick: (finding: Finding | null) => void;
-  remedy: ((r: Remedy) => void) | null;
-  busy: boolean;
+  /** what helps against a finding, where the plan may be changed */
+  offers: ((f: Finding) => ReactNode) | null;
   /** the part in hand: its findings alone, and what can be done with it */
   chosen: string | null;
   unchoose: () => void;
@@ -30,12 +30,12 @@ const HOW: Record<string, string> = {
 };
 
 /** Findings, worst first, and what this rig makes impossible. */
-export function FindingsRail({ answer, focus, pick, remedy, busy, chosen, unchoose, move, forms }: Props) {
+export function FindingsRail({ answer, focus, pick, offers, chosen, unchoose, move, forms }: Props) {
   const ids = new Set(answer.findings.map((f) => f.id));
   const all = answer.findings.filter((f) => (chosen ? f.components.includes(chosen) : f.because === null || !ids.has(f.because)));
   const roots = all.filter((f) => !isOutside(f));
   const outside = all.filter(isOutside);
-  const card = { answer, focus, pick, remedy, busy };
+  const card = { answer, focus, pick, offers };
   const head = (
     <h2 className="rail-head">
       <span className="rail-toggle">
@@ -138,13 +138,12 @@ interface CardProps {
   answer: Answer;
   focus: Finding | null;
   pick: Props['pick'];
-  remedy: Props['remedy'];
-  busy: boolean;
+  offers: Props['offers'];
   children?: ReactNode[];
 }
 
 /** One cause, with what follows from it beneath. */
-function Card({ finding: f, answer, focus, pick, remedy, busy, children }: CardProps) {
+function Card({ finding: f, answer, focus, pick, offers, children }: CardProps) {
   const follows = children && children.length > 0 && (
     <>
       <p className="follows">and from it follows:</p>
@@ -166,23 +165,8 @@ function Card({ finding: f, answer, focus, pick, remedy, busy, children }: CardP
           {f.figures.map((figure) => (
             <FigureLine key={figure.label} figure={figure} />
           ))}
-          {remedy &&
-            f.remedies.map((r, i) => (
-              <Button
-                key={r.label}
-                block
-                type={i === 0 ? 'primary' : 'default'}
-                className="remedy"
-                disabled={busy}
-                onClick={() => remedy(r)}
-              >
-                <span>
-                  {r.label}
-                  <small>{r.effect}</small>
-                </span>
-              </Button>
-            ))}
-          {!remedy && f.remedies.length > 0 && (
+          {offers && f.remedies.length > 0 && offers(f)}
+          {!offers && f.remedies.length > 0 && (
             <p className="quiet">In a plan: {f.remedies.map((r) => r.label.toLowerCase()).join('; ')}.</p>
           )}
           <p className="quiet source">{f.source}</p>

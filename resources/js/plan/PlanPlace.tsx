@@ -2,7 +2,7 @@ import { DndContext, KeyboardSensor, MouseSensor, TouchSensor, useSensor, useSen
 import { useQuery } from '@tanstack/react-query';
 import { Button, Segmented } from 'antd';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import type { Answer, Finding, Remedy } from '../api/client';
+import type { Answer, Finding } from '../api/client';
 import type { PlaceProps } from '../job/place';
 import { referenceQuery } from '../job/useDesign';
 import { ViewSwitch } from '../job/ViewSwitch';
@@ -20,6 +20,7 @@ import { FindingsRail } from './FindingsRail';
 import { HandPanel } from './HandPanel';
 import { LiveTable } from './LiveTable';
 import { MeterPanel } from './MeterPanel';
+import { Offers, type Offer } from './Offers';
 import { MoveDialog } from './MoveDialog';
 import { PlansTable } from './PlansTable';
 import { RailTabs, type Rail } from './RailTabs';
@@ -171,8 +172,8 @@ export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
     const from = answer?.table.find((r) => r.circuit === circuit)?.panel;
     if (circuit && panel && plan && panel !== from) void hold.edit({ kind: 'move_circuit', plan, circuit, panel, wires: 'both' });
   };
-  const remedy = async (r: Remedy) => {
-    if (plan && (await hold.edit({ ...r.intent, plan } as never))) setFocusId(null);
+  const take = async (offer: Offer) => {
+    if (await hold.edit(offer.intent as never)) setFocusId(null);
   };
 
   if (hold.design.views.length === 0 || Object.keys(hold.design.document.asFound.components).length === 0) {
@@ -318,8 +319,20 @@ export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
                   answer={answer}
                   focus={focus}
                   pick={pick}
-                  remedy={plan && mayPlan ? remedy : null}
-                  busy={hold.saving}
+                  offers={
+                    plan && mayPlan && view
+                      ? (f) => (
+                          <Offers
+                            job={hold.design.id}
+                            revision={hold.design.revision}
+                            view={view.id}
+                            finding={f.id}
+                            busy={hold.saving}
+                            take={take}
+                          />
+                        )
+                      : null
+                  }
                   chosen={chosen}
                   unchoose={() => setChosen(null)}
                   move={shared.movable ? setMoving : null}

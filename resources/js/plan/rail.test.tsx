@@ -1,8 +1,10 @@
 import { readFileSync } from 'node:fs';
+import type { ReactNode } from 'react';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';
-import type { Answer, Finding, Remedy } from '../api/client';
+import type { Answer, Finding } from '../api/client';
 import { FindingsRail } from './FindingsRail';
+import { OfferList, type Offer } from './Offers';
 import { RailTabs } from './RailTabs';
 import { nothing, words } from '../testing';
 
@@ -12,19 +14,18 @@ const line = answers['line/whole']!;
 
 interface Options {
   focus?: Finding | null;
-  remedy?: ((r: Remedy) => void) | null;
+  offers?: ((f: Finding) => ReactNode) | null;
   chosen?: string | null;
   move?: ((circuit: string) => void) | null;
 }
 
-const rail = (answer: Answer, { focus = null, remedy = nothing, chosen = null, move = nothing }: Options = {}) =>
+const rail = (answer: Answer, { focus = null, offers = () => null, chosen = null, move = nothing }: Options = {}) =>
   renderToStaticMarkup(
     <FindingsRail
       answer={answer}
       focus={focus}
       pick={nothing}
-      remedy={remedy}
-      busy={false}
+      offers={offers}
       chosen={chosen}
       unchoose={nothing}
       move={move}
@@ -57,12 +58,17 @@ describe('the findings', () => {
     expect(text).toContain(loop.text);
     expect(text).toContain('277 W');
     expect(text).toContain('519 Ah a day');
-    for (const remedy of loop.remedies) expect(text).toContain(`${remedy.label} ${remedy.effect}`);
     expect(text).toContain('common practice, no source');
   });
 
+  it('show what helps where they are opened, and nowhere else', () => {
+    const html = rail(planned, { focus: loop, offers: (f) => <p>helps against {f.rule}</p> });
+    expect(words(html)).toContain('helps against charging_loop');
+    expect(html.match(/helps against/g)).toHaveLength(1);
+  });
+
   it('offer no buttons to somebody who may not plan, but say what would help', () => {
-    const html = rail(planned, { focus: loop, remedy: null });
+    const html = rail(planned, { focus: loop, offers: null });
     expect(html).not.toContain('class="ant-btn remedy');
     expect(words(html)).toContain('In a plan: move converter to main panel');
   });
@@ -130,4 +136,42 @@ it('counts dangers by severity at its head', () => {
   const dangers = planned.findings.filter((f) => f.severity === 'danger' && f.ways.kind !== 'outside').length;
   expect(words(rail(planned))).toMatch(new RegExp(`^Findings ! ${dangers} ▲ \\d+`));
   expect(split.severity).toBe('danger');
+});
+
+describe('what helps against a finding', () => {
+  const offer: Offer = {
+    label: 'Use a 15 A breaker for Awning',
+    effect: 'suits the cable that is there',
+    intent: {},
+    result: 'clears',
+    work: 'device',
+    workWords: 'one device where wires end already',
+    clears: ['Overload: awning'],
+    brings: [
+      { severity: 'advice', title: 'Near its limit: awning', outside: false },
+      { severity: 'warning', title: 'Frame energised', outside: true },
+    ],
+  };
+
+  it('says what it costs, what else it clears and what it brings', () => {
+    const text = words(
+      renderToStaticMarkup(
+        <OfferList
+          offers={[offer, { ...offer, label: 'Run 12 AWG', result: 'eases', clears: [], brings: [] }]}
+          busy={false}
+          take={nothing}
+        />,
+      ),
+    );
+    expect(text).toContain('suits the cable that is there · one device where wires end already');
+    expect(text).toContain('also clears: overload: awning');
+    expect(text).toContain('then to see to: near its limit: awning');
+    expect(text).toContain('at a faulty pedestal: frame energised');
+    expect(text).toContain('Run 12 AWG eases it ·');
+    expect(text.match(/also clears/g)).toHaveLength(1);
+  });
+
+  it('says so when nothing was seen to help', () => {
+    expect(words(renderToStaticMarkup(<OfferList offers={[]} busy={false} take={nothing} />))).toContain('Plan it by hand.');
+  });
 });
