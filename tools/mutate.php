@@ -89,7 +89,7 @@ function mutants(string $file): array
 
 [$copy, $seed, $many, $part, $parts] = [rtrim($argv[1], '/'), (int) $argv[2], (int) $argv[3], (int) ($argv[4] ?? 0), (int) ($argv[5] ?? 1)];
 $all = [];
-foreach (ROOMS as $room) {
+foreach (array_filter(ROOMS, fn(string $room): bool => in_array($room, preg_split('/\s+/', (string) getenv('ROOMS'), flags: PREG_SPLIT_NO_EMPTY) ?: ROOMS, true)) as $room) {
     $files = glob("{$copy}/core/src/{$room}/*.php") ?: [];
     sort($files);
     foreach ($files as $file) {
