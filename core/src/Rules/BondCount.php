@@ -44,7 +44,8 @@ final class BondCount implements StateRule, Claims
                 array_push($hits, ...self::onHalf($rig, $source, $bonds, $figure, $paths));
             }
             if ($bonds === []) {
-                if (!self::feedsAnything($situation, $rig, $id)) {
+                // A half-voltage output has none and must have none: what is wrong with it is told where it is wired.
+                if ($source->neutral === 'half' || !self::feedsAnything($situation, $rig, $id)) {
                     continue;
                 }
                 $own = self::onlyItsOwn($situation, $rig, $id);
@@ -154,7 +155,7 @@ final class BondCount implements StateRule, Claims
     public function claims(Examination $rig): array
     {
         $claims = [new Claim('two|', 'two neutral-ground bonds')];
-        $own = array_filter($rig->graph->sources, fn(\Hollin\Core\Network\Source $s): bool => $s->kind === 'ac' && $s->forming && $s->device !== null);
+        $own = array_filter($rig->graph->sources, fn(\Hollin\Core\Network\Source $s): bool => $s->kind === 'ac' && $s->forming && $s->device !== null && $s->neutral !== 'half');
         foreach ($own as $source) {
             $claims[] = new Claim("none|{$source->id}", count($own) === 1 ? 'no bond while inverting' : "no bond while {$rig->graph->label($source->component)} runs");
         }

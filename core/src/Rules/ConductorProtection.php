@@ -6,6 +6,7 @@ namespace Hollin\Core\Rules;
 
 use Hollin\Core\Network\Battery;
 use Hollin\Core\Network\Element;
+use Hollin\Core\Network\ElementKind;
 use Hollin\Core\Network\Role;
 use Hollin\Core\Network\Walk;
 use Hollin\Core\Reference\Ampacity;
@@ -21,6 +22,12 @@ final class ConductorProtection implements RigRule
 {
     /** A tap this short to its own fuse counts as fused at its connection: ABYC E-11, 7 in. */
     private const TAP_M = 0.18;
+
+    /** A feeder tap up to this length carries a third of what the device ahead lets through: NFPA 70 240.21(B)(2), recalled, 25 ft. */
+    private const TAP_THIRD_M = 7.6;
+
+    /** A feeder tap up to this length carries a tenth of it: NFPA 70 240.21(B)(1), recalled, 10 ft. */
+    private const TAP_TENTH_M = 3.0;
 
     public static function definition(): Definition
     {
@@ -40,6 +47,8 @@ final class ConductorProtection implements RigRule
                 Sample::found('pieces that are too long together', Sample::choose('in_line'), Sample::set('ld_bank_fuse', '/cable/lengthM', ['value' => 0.6, 'basis' => 'measured'])),
                 Sample::found('16 AWG on a 15 A breaker', Sample::survey('c_outlets', '/cable/size', ['value' => 'awg:16', 'basis' => 'read_off'])),
                 Sample::found('a thin cable behind the inverter feed', Sample::choose('subpanel', ['circuits' => ['c_outlets' => true]]), Sample::set('inverter_out', '/cable', $thin)),
+                Sample::found('a feeder too thin for the pedestal and for its panel\'s main', Sample::survey('feeder_main', '/cable/size', ['value' => 'awg:12', 'basis' => 'read_off'])),
+                Sample::silent('the same feeder to a smaller main', Sample::survey('feeder_main', '/cable/size', ['value' => 'awg:12', 'basis' => 'read_off']), Sample::survey('main_panel', '/mainA', 20)),
                 Sample::silent('12 AWG on a 20 A breaker'),
                 Sample::silent('the usual bank chain', Sample::choose('in_line')),
                 Sample::silent('3/0 behind the next standard size', Sample::choose('in_line'), Sample::set('ld_bar_inv', '/cable/size', ['value' => 'awg:3/0', 'basis' => 'told'])),
@@ -65,6 +74,9 @@ final class ConductorProtection implements RigRule
             $school = self::school($element, $rig);
             $limit = $school->largestDevice($cable);
             if ($limit === null || $amps > $limit + 1e-9) {
+                if ($element->role === Role::L1 && self::endsOnSmaller($rig, $element, $cable, $amps, $limit ?? 0.0, $school)) {
+                    continue;
+                }
                 if (!($back === null && $cable->lengthM <= self::TAP_M && Walk::direct($element) && self::endsOnFuse($rig, $element))) {
                     $hits[] = self::hit($rig, $element, $cable, $amps, $device, $school);
                 }
@@ -129,6 +141,59 @@ final class ConductorProtection implements RigRule
 
         // A branch breaker must suit its own cable, even where a smaller one stands ahead of it.
         return $breakerA > $amps ? [$breakerA, $element->component] : [$amps, $device];
+    }
+
+    /**
+     * Whether a feeder leads to nothing but a panel's main that is no larger than it carries, and is strong and short enough for a fault on it to open what is ahead (NFPA 70 240.21(B), recalled:
+     * a third of the device ahead over 7.6 m, a tenth over 3 m).
+     */
+    private static function endsOnSmaller(Examination $rig, Element $element, Cable $cable, float $amps, float $limitA, Ampacity $school): bool
+    {
+        $ampacity = $school->ofCable($cable) ?? 0.0;
+        $third = $cable->lengthM <= self::TAP_THIRD_M && $ampacity >= $amps / 3;
+        $tenth = $cable->lengthM <= self::TAP_TENTH_M && $ampacity >= $amps / 10;
+        if ($cable->sheath === 'cord' || (!$third && !$tenth)) {
+            return false;
+        }
+        foreach ([[$element->a, $element->b], [$element->b, $element->a]] as [$near, $far]) {
+            $behind = Walk::reach($rig->graph, [$far], fn(Element $e): bool => $e->id !== $element->id && $e->role === Role::L1 && $e->kind !== ElementKind::Bond && $e->rating?->protects !== true);
+            if (isset($behind[$near]) || self::draws($rig, $behind)) {
+                continue;
+            }
+            $devices = [];
+            foreach ($behind as $terminal => $_) {
+                foreach ($rig->graph->neighbours()[$terminal] ?? [] as [, $id]) {
+                    $next = $rig->graph->elements[$id];
+                    if ($next->role === Role::L1 && $next->rating?->protects === true) {
+                        $devices[$id] = $next;
+                    }
+                }
+            }
+            $main = count($devices) === 1 ? reset($devices) : null;
+            // A main, not the only breaker so far of a panel that takes more.
+            if ($main !== null && $rig->graph->partAt($main->component)?->is('panel') === true && ($main->ratingA() ?? INF) <= $limitA + 1e-9) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** @param array<string, ?string> $terminals whether anything takes or gives current there without a device of its own */
+    private static function draws(Examination $rig, array $terminals): bool
+    {
+        foreach ($rig->graph->sources as $source) {
+            if (array_key_exists($source->a, $terminals) || ($source->runsOnAc !== null && array_key_exists($source->runsOnAc[0], $terminals))) {
+                return true;
+            }
+        }
+        foreach ([...array_column($rig->graph->loads, 'a'), ...array_column($rig->graph->circuits, 'hot')] as $terminal) {
+            if (array_key_exists($terminal, $terminals)) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     private static function endsOnFuse(Examination $rig, Element $element): bool

@@ -120,7 +120,16 @@ describe('a half-voltage output', function (): void {
                 expect($remedy->intent['path'] ?? '')->not->toBe('/bond');
             }
         }
-        expect(byKey($rig, 'bond_count'))->toHaveKey('none|inverter.inverter');
+        expect(byKey($rig, 'bond_count'))->toBe([]);
+    });
+
+    it('has no bond and must have none: that is not found, nor claimed to be impossible', function (): void {
+        $judge = new Judge(Rigs::planned(Rigs::job(Sample::alone('transfer_whole', ['outputNeutral' => 'half']))));
+        expect(array_filter($judge->findings, fn($f): bool => $f->rule->id === 'bond_count'))->toBe([])
+            ->and(array_filter($judge->prevented, fn($p): bool => str_contains($p->title, 'no bond')))->toBe([]);
+        // One that floats has the fixed wiring without a bond, and is told.
+        $floats = new Judge(Rigs::planned(Rigs::job(Sample::alone('transfer_whole', ['outputNeutral' => 'floating']))));
+        expect(array_map(fn($f): string => $f->hit->key, array_values(array_filter($floats->findings, fn($f): bool => $f->rule->id === 'bond_count'))))->toBe(['none|inverter.inverter']);
     });
 });
 
