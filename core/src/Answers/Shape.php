@@ -47,7 +47,7 @@ final class Shape
                 'ways' => self::ref('Ways'), 'witness' => self::ref('Witness'),
             ]),
             'Prevented' => self::object([
-                'rule' => $text, 'title' => $text, 'by' => $text, 'words' => $text,
+                'rule' => $text, 'title' => $text, 'by' => $text, 'words' => $text, 'proven' => $flag,
                 'undoneBy' => self::list(self::object(['slips' => ['type' => 'integer'], 'words' => $text], ['state' => $text])),
             ]),
             'StateName' => self::object(['id' => $text, 'letter' => $text, 'title' => $text, 'group' => ['type' => 'string', 'enum' => ['usual', 'fault']], 'controls' => self::map($text), 'surroundings' => self::map($text)]),

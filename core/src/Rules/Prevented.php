@@ -14,11 +14,13 @@ final readonly class Prevented
         public string $by,
         public array $undoneBy,
         public string $words,
+        /** whether every setting was gone through, or only what the coverage of the proof says */
+        public bool $proven = true,
     ) {}
 
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['rule' => $this->rule, 'title' => $this->title, 'by' => $this->by, 'undoneBy' => $this->undoneBy, 'words' => $this->words];
+        return ['rule' => $this->rule, 'title' => $this->title, 'by' => $this->by, 'undoneBy' => $this->undoneBy, 'words' => $this->words, 'proven' => $this->proven];
     }
 }

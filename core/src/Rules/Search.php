@@ -51,10 +51,11 @@ final class Search
         $this->histories();
         $this->passing();
         $this->outside();
-        $undoing = new Undoing($this->rig, $this->hazards, $this->best + $this->reached + $this->passed, $this->outsideFound, $this->isAlike(...));
+        $extent = $enumerated && $this->direct->whole ? Extent::All : Extent::TwoSlips;
+        $undoing = new Undoing($this->rig, $this->hazards, $this->best + $this->reached + $this->passed, $this->outsideFound, $this->isAlike(...), $extent === Extent::All && $this->rig->engine->network->left === []);
 
         return new Proof($this->found, $undoing->prevented(), new Coverage(
-            $enumerated && $this->direct->whole ? Extent::All : Extent::TwoSlips,
+            $extent,
             $enumeration->total(),
             $this->settings + count($this->direct->joined),
             $this->rig->engine->situationCount(),

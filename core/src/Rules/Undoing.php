@@ -36,6 +36,7 @@ final class Undoing
      * @param array<string, mixed> $found hazards that controls alone show
      * @param array<string, array{slips: int, words: string}> $outside hazards that need a faulty pedestal
      * @param \Closure(Setting, string, string): bool $isAlike whether another position of a control makes no odds
+     * @param bool $whole whether what controls show was looked for in every setting
      */
     public function __construct(
         private readonly Examination $rig,
@@ -43,6 +44,7 @@ final class Undoing
         private readonly array $found,
         private readonly array $outside,
         private readonly \Closure $isAlike,
+        private readonly bool $whole,
     ) {
         $this->rules = $hazards->claiming();
         $this->try();
@@ -244,9 +246,11 @@ final class Undoing
         }
         $name = $by === [] ? 'how it is wired' : implode(' and ', $by);
 
+        $far = $this->whole ? '' : ', as far as was checked';
+
         return new Prevented($ruleId, $claim->title, $name, $ways, $ways === []
-            ? "{$name}; survives any single failure"
-            : "{$name}; undone by one failure: " . implode(', or ', array_map(fn(array $f): string => $f['words'] . ($f['slips'] === 1 ? ' and one slip' : ''), $ways)));
+            ? "{$name}{$far}; survives any single failure" . ($this->whole ? '' : ' that was tried')
+            : "{$name}{$far}; undone by one failure: " . implode(', or ', array_map(fn(array $f): string => $f['words'] . ($f['slips'] === 1 ? ' and one slip' : ''), $ways)), $this->whole);
     }
 
     /** @return array{array<string, array{slips: int, words: string, state: string}>, array<string, string>} failures that bring a hazard about, and the parts that keep it off */

@@ -45,7 +45,11 @@ it('leaves switches as they usually are where there are too many to reckon with,
 
 it('opens a rig that is far too large, and does not claim more than it looked at', function (): void {
     $rig = (new JobAnswers(LargeRig::document(52, 0)))->rig('as_found') ?? throw new RuntimeException('the demo has changed');
-    $answer = (new Search($rig))->proof->coverage->toArray();
+    $proof = (new Search($rig))->proof;
+    $answer = $proof->coverage->toArray();
+    foreach ($proof->prevented as $prevented) {
+        expect($prevented->proven)->toBeFalse()->and($prevented->words)->toContain('as far as was checked');
+    }
     expect($answer['all'])->toBeFalse()->and($answer['extent'])->toBe('two_slips')
         ->and($answer['left'])->not->toBe([])->and($answer['words'])->toContain('controls always as they usually are: ')
         ->and($answer['reduced'])->toBeGreaterThan(0)->toBeLessThan(100_000);
@@ -53,10 +57,12 @@ it('opens a rig that is far too large, and does not claim more than it looked at
 
 it('counts the settings that it goes through', function (): void {
     $rig = (new JobAnswers(LargeRig::document(0, 0)))->rig('line/whole') ?? throw new RuntimeException('the demo has changed');
-    $coverage = (new Search($rig))->proof->coverage;
+    $proof = (new Search($rig))->proof;
+    $coverage = $proof->coverage;
     $apart = new Hollin\Core\States\DirectSide($rig->engine, $rig->named);
     $told = $apart->told;
     $walk = new Hollin\Core\States\Enumeration($rig->engine, $apart->controls);
+    expect(array_filter($proof->prevented, fn($p): bool => !$p->proven || str_contains($p->words, 'as far as')))->toBe([])->and($proof->prevented)->not->toBe([]);
     expect($coverage->isWhole())->toBeTrue()
         ->and($coverage->settings)->toBe($walk->reduced() * count($apart->told) + count($apart->joined))
         ->and(iterator_count($walk->settings(reset($told)['setting'])))->toBe($walk->reduced());

@@ -3,8 +3,12 @@
 declare(strict_types=1);
 
 use Hollin\Core\Rules\Sample;
+use Hollin\Core\States\DirectSide;
+use Hollin\Core\States\Engine;
 use Hollin\Core\States\Enumeration;
+use Hollin\Core\States\Setting;
 use Tests\BruteForce;
+use Tests\Drawn;
 use Tests\Rigs;
 
 it('finds the same hazards at the same distance as brute force', function (int $seed): void {
@@ -73,3 +77,60 @@ it('counts what it walks where one control matters only with another', function 
         }
     }
 })->with([['grafting', 'panel'], ['tideline', 'line'], ['tideline', 'some']]);
+
+/** How many settings of the full product one that is walked stands for. */
+function weight(Setting $setting, Engine $engine, Enumeration $walk, array $apart = []): float
+{
+    $weight = 1.0;
+    foreach ($engine->network->graph->devices as $id => $device) {
+        if ($device->isAutomatic() || isset($apart[$id])) {
+            continue;
+        }
+        $names = $device->positionNames();
+        if (isset($engine->network->held()[$id]) || !$device->matters($setting->controls)) {
+            $weight *= count($names);
+            continue;
+        }
+        // Positions that close the same contacts are walked as the first of them.
+        $same = array_filter($names, fn(string $p): bool => ($engine->network->bits[$id][$p] ?? 0) === ($engine->network->bits[$id][$setting->controls[$id]] ?? 0));
+        $weight *= count($walk->positions($device)) === count($names) ? 1 : count($same);
+    }
+    foreach ($engine->network->graph->surroundings as $id => $surrounding) {
+        $more = count($surrounding->sound()) - count($surrounding->distinct());
+        $weight *= match (true) {
+            !$surrounding->matters($setting->controls) => count($surrounding->sound()),
+            // High volts go with low ones.
+            $setting->surroundings[$id] === 'low' => 1 + $more,
+            default => 1,
+        };
+    }
+
+    return $weight;
+}
+
+it('walks what together stands for every setting of the product', function (Closure $rig): void {
+    $rig = $rig();
+    $walk = new Enumeration($rig->engine);
+    $sum = 0.0;
+    foreach ($walk->reduced() <= 20_000 ? $walk->settings() : [] as $setting) {
+        $sum += weight($setting, $rig->engine, $walk);
+    }
+    if ($sum > 0.0) {
+        expect($sum)->toEqual($walk->total());
+    }
+    // The battery side gone through by itself, times the rest, comes to the same.
+    $direct = new DirectSide($rig->engine, $rig->named);
+    $apart = new Enumeration($rig->engine, $direct->controls);
+    $sum = 0.0;
+    foreach ($direct->told as ['setting' => $on, 'count' => $count]) {
+        foreach ($apart->settings($on) as $setting) {
+            $sum += $count * weight($setting, $rig->engine, $apart, $direct->controls);
+        }
+    }
+    expect($sum)->toEqual($walk->total());
+})->with(fn() => [
+    'largest demo rig' => [fn() => Rigs::planned(Rigs::demo('tideline'), 'line')],
+    'ten switches more' => [fn() => (new Hollin\Core\Answers\JobAnswers(Database\Seeders\LargeRig::document(10, 0)))->rig('line/whole')],
+    ...array_map(fn(int $seed) => [fn() => Rigs::planned(Rigs::varied($seed))], range(1, 12)),
+    ...array_map(fn(int $seed) => [fn() => Drawn::rig(Drawn::components($seed))], range(1, 8)),
+]);
