@@ -111,7 +111,7 @@ export function PlansTable({ hold, open }: { hold: DesignHold; open: (view: stri
           <tr>
             <th scope="row">Made impossible by hardware</th>
             {cell((a) => {
-              const firm = a.prevented.filter((p) => p.undoneBy.length === 0).length;
+              const firm = a.prevented.filter((p) => p.proven && p.undoneBy.length === 0).length;
               return (
                 <>
                   <b className="figures">{a.prevented.length}</b>

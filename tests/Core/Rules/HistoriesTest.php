@@ -24,6 +24,10 @@ it('finds a contactor that holds itself in, and what that does', function (): vo
         ->and($inverting[0]['slips'])->toBe(0)
         ->and($inverting[0]['words'])->toContain('coil pulled in');
 
+    // And what is one move of a hand away from there: the cord, the unit's switch, the battery's.
+    $moved = implode("\n", array_column(array_filter($ends, fn(array $e): bool => $e['state'] === null && $e['slips'] === 1), 'words'));
+    expect($moved)->toContain('pulled in", Shore cord plugged into 20 A')->toContain('Battery disconnect open')->toContain('Inverter/charger 3000 VA switch off');
+
     $loops = Rigs::findings($rig, 'charging_loop');
     expect($loops)->toHaveCount(1)
         ->and($loops[0]->severity()->value)->toBe('danger')
