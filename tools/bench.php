@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+/*
+ * What the figures promise, measured: php tools/bench.php core|scale|flow, or load URL [SECONDS] against a running
+ * application. bin/bench runs them all.
+ */
+
+use Illuminate\Contracts\Console\Kernel;
+use Tools\Bench\CoreBench;
+use Tools\Bench\FlowBench;
+use Tools\Bench\LoadBench;
+use Tools\Bench\ScaleBench;
+
+require dirname(__DIR__) . '/vendor/autoload.php';
+(require dirname(__DIR__) . '/bootstrap/app.php')->make(Kernel::class)->bootstrap();
+
+$done = match ($argv[1] ?? '') {
+    'core' => (new CoreBench())->run(),
+    'scale' => (new ScaleBench())->run(),
+    'flow' => (new FlowBench())->run(),
+    'load' => (new LoadBench($argv[2] ?? '', (float) ($argv[3] ?? 40)))->run(),
+    default => fwrite(STDERR, "Say what: core, scale, flow, or load with the address of a running application.\n") === 0,
+};
+exit($done === false ? 1 : 0);
