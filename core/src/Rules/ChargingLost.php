@@ -33,7 +33,7 @@ final class ChargingLost implements RigRule
         foreach ($rig->graph->batteries as $bank) {
             $lost = [];
             foreach ($rig->settled as $state => $settled) {
-                if (!self::suppliedFromOutside($rig, $settled->situation) || $this->disconnected($rig, $settled->positions)) {
+                if (!self::suppliedFromOutside($rig, $settled->situation)) {
                     continue;
                 }
                 $charging = array_filter(
@@ -68,18 +68,6 @@ final class ChargingLost implements RigRule
                 if ($situation->root($end->hot) === $hot) {
                     return true;
                 }
-            }
-        }
-
-        return false;
-    }
-
-    /** @param array<string, string> $positions */
-    private function disconnected(Examination $rig, array $positions): bool
-    {
-        foreach ($rig->graph->devices as $id => $device) {
-            if ($device->job === 'disconnect' && ($positions[$id] ?? 'on') === 'off') {
-                return true;
             }
         }
 

@@ -143,3 +143,11 @@ it('finds what a welded contact does while a supply is being qualified', functio
     $loops = array_values(array_filter((new Judge(Rigs::planned(Rigs::demo('tideline'), 'line')))->prevented, fn($p): bool => $p->rule === 'charging_loop'));
     expect($loops[0]->words)->toContain('Converter lock-out dead: it never leaves "coil released"')->and($loops[0]->by)->toContain('Converter lock-out');
 });
+
+it('says in which state a finding shows, or that it does in every one', function (): void {
+    $findings = (new Judge(Rigs::planned(Rigs::job(Sample::choose('in_line', ['converter' => 'left']), Sample::survey('c_outlets', '/cable/size', ['value' => 'awg:16', 'basis' => 'read_off'])))))->findings;
+    $words = fn(string $rule): array => array_values(array_unique(array_map(fn(Finding $f): string => $f->stateWords, array_filter($findings, fn(Finding $f): bool => $f->rule->id === $rule))));
+    // One that a named state shows, one of how it is built, one that only a faulty pedestal brings.
+    expect($words('charging_loop'))->toBe(['inverting'])->and($words('conductor_protection'))->toBe(['in every state'])
+        ->and($words('reversed_polarity'))->toBe(['hot and neutral reversed']);
+});

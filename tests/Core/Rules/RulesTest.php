@@ -58,6 +58,7 @@ describe('live pins', function (): void {
     it('is soft through a load when a neutral was left, and offers to fetch it', function (): void {
         $finding = theFinding('live_pins', usual(), Sample::move('c_fridge', 'main_panel', 'neutral'));
         expect($finding->hit->text)->toContain('through a load')
+            ->and($finding->hit->key)->toBe('inlet|c_fridge')->and($finding->hit->remedies)->toHaveCount(1)
             ->and($finding->hit->remedies[0]->intent)->toBe(['kind' => 'move_circuit', 'circuit' => 'c_fridge', 'panel' => 'inverter_panel', 'wires' => 'neutral'])
             ->and($finding->states)->toBe(['inverting']);
     });
@@ -582,5 +583,16 @@ describe('what is offered and told beside a finding', function (): void {
 
     it('says that batteries share unequally of those on one inverter only', function (): void {
         expect(findingsOf('unequal_sharing', Sample::choose('in_line', ['parallel' => 2])))->toBe([]);
+    });
+
+    it('names the battery that gives more than its management allows', function (): void {
+        $unequal = Hollin\Core\Rules\UnequalSharing::definition()->samples[0]->edits;
+        $limit = fn(string $bank, int $amps): array => Sample::set($bank, '/bmsContinuousA', ['value' => $amps, 'basis' => 'read_off']);
+        $given = array_column(array_map(fn($f): array => [$f->label, $f->value], theFinding('unequal_sharing', ...$unequal)->hit->figures), 1, 0);
+        [$more, $less] = [max($given), min($given)];
+        $over = theFinding('unequal_sharing', ...[...$unequal, $limit('bank', (int) $more - 5), $limit('second', (int) $less + 5)])->hit->text;
+        expect($over)->toContain(array_search($more, $given, true) . ' is past its management\'s limit')->not->toContain(array_search($less, $given, true) . ' is past');
+        $within = theFinding('unequal_sharing', ...[...$unequal, $limit('bank', (int) $more + 5), $limit('second', (int) $less + 5)])->hit->text;
+        expect($within)->not->toContain('past its management');
     });
 });

@@ -10,6 +10,7 @@ use Hollin\Core\Solve\LoadFlow;
 use Hollin\Core\States\Contraction;
 use Hollin\Core\States\DirectPotentials;
 use Hollin\Core\States\Engine;
+use Hollin\Core\States\Failure;
 use Hollin\Core\States\Setting;
 use Tests\Rigs;
 use Tests\Small;
@@ -76,4 +77,44 @@ it('tells a circuit that runs over the grounds from one that has no way home', f
     $found = Rigs::findings($rig, 'split_return');
     $keys = array_map(fn($f): string => $f->hit->key, $found);
     expect($keys)->toContain('c_fridge|no return', 'c_fridge|by ground');
+});
+
+it('asks the batteries anew when a failure parts one pole of two that move together', function (): void {
+    $graph = new Graph();
+    Small::battery($graph, 'b', 0.003);
+    $logic = new class implements Hollin\Core\Network\Automatic {
+        public function reads(): array
+        {
+            return [];
+        }
+
+        public function hears(): array
+        {
+            return [];
+        }
+
+        public function wish(Hollin\Core\Network\Look $look): string
+        {
+            return 'closed';
+        }
+
+        public function misset(): array
+        {
+            return [];
+        }
+
+        public function delayS(string $from, string $to): float
+        {
+            return 0.1;
+        }
+    };
+    $graph->device(new Device('relay', 'relay', 'Relay', 'relay', ['open' => 'open', 'closed' => 'closed'], 'open', $logic));
+    $graph->contact('plus', 'relay', 'b.pos', 'x.pos', Role::DcPositive, 'relay', ['closed']);
+    $graph->contact('minus', 'relay', 'b.neg', 'x.neg', Role::DcNegative, 'relay', ['closed']);
+    $engine = new Engine(new Contraction($graph));
+    $between = fn(?Failure $failure): ?float => DirectPotentials::of($engine->settle(new Setting([], []), [], $failure)->situation)->between('x.pos', 'x.neg');
+    $stuck = array_column(Failure::ofNetwork($engine->network), null, 'id');
+    expect($between(null))->toEqualWithDelta(13.2, 1e-9)
+        ->and($between($stuck['plus.stuck_open']))->toBeNull()->and($between($stuck['minus.stuck_open']))->toBeNull()
+        ->and($between(null))->toEqualWithDelta(13.2, 1e-9);
 });
