@@ -6,7 +6,9 @@ namespace Hollin\Core\Answers;
 
 use Hollin\Core\Components\Topology;
 use Hollin\Core\Job\Basis;
+use Hollin\Core\Network\CircuitEnd;
 use Hollin\Core\Network\ElementKind;
+use Hollin\Core\Network\Load;
 use Hollin\Core\Network\Part;
 use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Network\TerminalWords;
@@ -54,6 +56,9 @@ final class RigAnswer
             'boxes' => self::boxes($rig),
             'weight' => ['kg' => round(TypicalWeight::ofRig($rig->graph), 1), 'words' => 'usual weights of batteries, inverters, panels and copper; nobody has weighed anything'],
             'points' => (object) TerminalWords::of($rig->graph),
+            'pointsOf' => (object) self::pointsOf($rig),
+            'outlets' => array_map(fn(CircuitEnd $end): array => [$end->hot, $end->neutral, $end->ground], $rig->graph->circuits) ?: new stdClass(),
+            'loads' => array_map(fn(Load $load): string => $load->circuit, $rig->graph->loads) ?: new stdClass(),
             'conductors' => (object) self::conductors($rig),
             'assumptions' => self::assumptions($rig),
             'labels' => array_map(fn(Part $p): string => $p->label, $rig->graph->parts) ?: new stdClass(),
@@ -68,6 +73,17 @@ final class RigAnswer
 
             return ['component' => $box->id, 'label' => $box->label, 'hasCm3' => $box->number('volumeCm3'), 'needsCm3' => round($needed->cm3, 1), 'arithmetic' => $needed->arithmetic, 'source' => BoxVolume::source()->text()];
         }, $rig->graph->partsOf('splice_box')));
+    }
+
+    /** @return array<string, list<string>> component => points on it that a meter can be put to */
+    private static function pointsOf(Examination $rig): array
+    {
+        $of = [];
+        foreach ($rig->graph->elements as $element) {
+            $of[$element->component][$element->a] = $of[$element->component][$element->b] = true;
+        }
+
+        return array_map(fn(array $points): array => array_map(strval(...), array_keys($points)), $of);
     }
 
     /** @return array<string, string> what a clamp can be put around: element => words */
@@ -88,7 +104,7 @@ final class RigAnswer
     private static function stateName(NamedState $state): array
     {
         return [
-            'id' => $state->id, 'letter' => $state->letter, 'title' => $state->title, 'group' => $state->group,
+            'id' => $state->id, 'letter' => $state->letter, 'title' => $state->title, 'group' => $state->group, 'about' => $state->about->value,
             'controls' => (object) $state->setting->controls, 'surroundings' => (object) $state->setting->surroundings,
         ];
     }
@@ -99,11 +115,11 @@ final class RigAnswer
         $controls = [];
         foreach ($rig->graph->devices as $id => $device) {
             if (!$device->isAutomatic()) {
-                $controls[] = ['id' => $id, 'component' => $device->component, 'label' => $device->label, 'job' => $device->job, 'positions' => (object) $device->positions];
+                $controls[] = ['id' => $id, 'component' => $device->component, 'label' => $device->label, 'name' => isset($rig->graph->circuits[$device->component]) ? $rig->graph->label($device->component) : $device->label, 'job' => $device->job, 'positions' => (object) $device->positions];
             }
         }
         foreach ($rig->graph->surroundings as $id => $surrounding) {
-            $controls[] = ['id' => $id, 'component' => $surrounding->component, 'label' => $surrounding->label, 'job' => 'pedestal', 'positions' => (object) $surrounding->values];
+            $controls[] = ['id' => $id, 'component' => $surrounding->component, 'label' => $surrounding->label, 'name' => $surrounding->label, 'job' => 'pedestal', 'positions' => (object) $surrounding->values];
         }
 
         return $controls;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Hollin\Core\Answers;
 
 use Hollin\Core\Rules\Work;
+use Hollin\Core\States\About;
 
 /**
  * The shape of the answers as JSON Schema definitions: one declaration for `hollin:check --json`,
@@ -50,9 +51,9 @@ final class Shape
                 'rule' => $text, 'title' => $text, 'by' => $text, 'words' => $text, 'proven' => $flag,
                 'undoneBy' => self::list(self::object(['slips' => ['type' => 'integer'], 'words' => $text], ['state' => $text])),
             ]),
-            'StateName' => self::object(['id' => $text, 'letter' => $text, 'title' => $text, 'group' => ['type' => 'string', 'enum' => ['usual', 'fault']], 'controls' => self::map($text), 'surroundings' => self::map($text)]),
+            'StateName' => self::object(['id' => $text, 'letter' => $text, 'title' => $text, 'group' => ['type' => 'string', 'enum' => ['usual', 'fault']], 'about' => ['type' => 'string', 'enum' => array_column(About::cases(), 'value')], 'controls' => self::map($text), 'surroundings' => self::map($text)]),
             'Control' => self::object([
-                'id' => $text, 'component' => $text, 'label' => $text, 'job' => ['type' => 'string', 'enum' => ['breaker', 'plug', 'transfer', 'disconnect', 'switch', 'mode', 'run', 'pedestal']], 'positions' => self::map($text),
+                'id' => $text, 'component' => $text, 'label' => $text, 'name' => $text, 'job' => ['type' => 'string', 'enum' => ['breaker', 'plug', 'transfer', 'disconnect', 'switch', 'mode', 'run', 'pedestal']], 'positions' => self::map($text),
             ]),
             'Cell' => self::object(['kind' => ['type' => 'string', 'enum' => ['works', 'ground', 'live', 'dead']], 'words' => $text, 'source' => $maybeText, 'by' => $maybeText]),
             'TableRow' => self::object([
@@ -64,8 +65,8 @@ final class Shape
             ]),
             'Row' => self::object([
                 'kind' => ['type' => 'string', 'enum' => ['main', 'circuit', 'backfeed', 'free']], 'slot' => ['type' => 'integer'], 'half' => $text, 'label' => $text, 'ratingA' => $maybeNumber, 'device' => $maybeText,
-            ], ['circuit' => $text, 'gfci' => $text, 'indent' => ['type' => 'integer'], 'strayNeutral' => $maybeText, 'feeds' => $maybeText, 'cable' => $text, 'assumed' => ['type' => 'integer']]),
-            'Tray' => self::object(['rows' => self::list(self::ref('Row')), 'bondScrew' => $flag, 'role' => $text]),
+            ], ['closedIn' => $texts, 'carries' => $texts, 'circuit' => $text, 'gfci' => $text, 'indent' => ['type' => 'integer'], 'strayNeutral' => $maybeText, 'feeds' => $maybeText, 'cable' => $text, 'assumed' => ['type' => 'integer']]),
+            'Tray' => self::object(['rows' => self::list(self::ref('Row')), 'bondScrew' => $flag, 'role' => $text, 'carries' => $texts]),
             'LinkEnd' => self::object(['c' => $text], ['port' => $maybeText, 'row' => $text]),
             'Link' => self::object([
                 'id' => $text, 'kind' => ['type' => 'string', 'enum' => ['ac', 'positive', 'negative', 'bond', 'ground', 'coil']], 'from' => self::ref('LinkEnd'), 'to' => self::ref('LinkEnd'),
@@ -81,7 +82,12 @@ final class Shape
                 'moves' => self::list(self::object(['device' => $text, 'from' => $text, 'to' => $text, 'atS' => $number, 'component' => $text, 'words' => $text])),
                 'bonds' => self::list(self::object(['source' => $text, 'component' => $text, 'count' => ['type' => 'integer'], 'at' => $texts, 'where' => $texts])),
                 'closedBonds' => $texts,
-                'pins' => self::map(self::object(['bare' => $flag, 'live' => $texts])),
+                'gates' => self::map(self::object([
+                    'position' => $text, 'words' => $text, 'mode' => $text, 'settings' => $texts, 'running' => $flag, 'direct' => $maybeText,
+                    'ways' => self::list(['type' => 'string', 'enum' => ['a', 'b', 'unit']]), 'bond' => $flag, 'carries' => $texts,
+                ])),
+                'supplies' => self::map(self::object(['plugged' => $flag, 'words' => $text])),
+                'pins' => self::map(self::object(['bare' => $flag, 'live' => $texts, 'words' => $text])),
                 'charging' => self::list(self::object(['component' => $text, 'on' => $text, 'amps' => $number])),
             ]),
             'Choice' => self::object(['parallel' => ['type' => 'integer'], 'possible' => $flag], [
@@ -106,7 +112,7 @@ final class Shape
                 'table' => self::list(self::ref('TableRow')), 'amps' => self::map(self::map(self::map($number))), 'scenarios' => self::map($text),
                 'findings' => self::list(self::ref('Finding')), 'prevented' => self::list(self::ref('Prevented')),
                 'checked' => self::object(['states' => $number, 'reduced' => ['type' => 'integer'], 'situations' => ['type' => 'integer'], 'all' => $flag, 'extent' => ['type' => 'string', 'enum' => ['all', 'two_slips']], 'left' => self::list($text), 'words' => $text]),
-                'sizes' => self::list(self::ref('Size')), 'runs' => self::list(self::ref('AcRun')), 'boxes' => self::list(self::ref('BoxFill')), 'weight' => self::object(['kg' => $number, 'words' => $text]), 'points' => self::map($text), 'conductors' => self::map($text), 'assumptions' => self::list(self::ref('Assumption')), 'labels' => self::map($text),
+                'sizes' => self::list(self::ref('Size')), 'runs' => self::list(self::ref('AcRun')), 'boxes' => self::list(self::ref('BoxFill')), 'weight' => self::object(['kg' => $number, 'words' => $text]), 'points' => self::map($text), 'pointsOf' => self::map($texts), 'outlets' => self::map($texts), 'loads' => self::map($text), 'conductors' => self::map($text), 'assumptions' => self::list(self::ref('Assumption')), 'labels' => self::map($text),
             ], ['flows' => self::map(self::map(self::ref('StateFlow')))]),
             // Only `hollin:check --json` works all of them out.
             'StateFlow' => self::object([

@@ -80,13 +80,13 @@ final class Topology
             $mainA = $panel->mainA();
             $mainSlot = $panel->values->integer('mainSlot');
             if ($mainA !== null) {
-                $rows[] = ['kind' => 'main', 'slot' => $mainSlot, 'half' => '', 'label' => 'Main', 'ratingA' => $mainA, 'device' => "{$id}.main"];
+                $rows[] = ['kind' => 'main', 'slot' => $mainSlot, 'half' => '', 'label' => 'Main', 'ratingA' => $mainA, 'device' => "{$id}.main", 'closedIn' => ['main', 'on'], 'carries' => ["{$id}.main_pole"]];
                 $taken[$mainSlot] = true;
             }
             $backfeed = $panel->values->group('backfeed');
             if ($backfeed !== null) {
                 $slot = $backfeed->integer('slot');
-                $rows[] = ['kind' => 'backfeed', 'slot' => $slot, 'half' => '', 'label' => $backfeed->flag('interlocked') ? 'Back-fed, interlocked' : 'Back-fed', 'ratingA' => $backfeed->number('breakerA'), 'device' => $backfeed->flag('interlocked') && $mainA !== null ? "{$id}.main" : "{$id}.backfeed_breaker"];
+                $rows[] = ['kind' => 'backfeed', 'slot' => $slot, 'half' => '', 'label' => $backfeed->flag('interlocked') ? 'Back-fed, interlocked' : 'Back-fed', 'ratingA' => $backfeed->number('breakerA'), 'device' => $backfeed->flag('interlocked') && $mainA !== null ? "{$id}.main" : "{$id}.backfeed_breaker", 'closedIn' => ['backfeed', 'on'], 'carries' => ["{$id}.backfeed_pole"]];
                 $taken[$slot] = true;
             }
             foreach ($this->rig->all(Circuit::class) as $circuitId => $circuit) {
@@ -108,7 +108,7 @@ final class Topology
                 }
             }
             usort($rows, fn(array $a, array $b): int => [$a['slot'], $a['half'], $a['indent'] ?? 0] <=> [$b['slot'], $b['half'], $b['indent'] ?? 0]);
-            $trays[$id] = ['rows' => $rows, 'bondScrew' => $panel->values->flag('bondScrew'), 'role' => $panel->isMain() ? 'main' : 'sub'];
+            $trays[$id] = ['rows' => $rows, 'bondScrew' => $panel->values->flag('bondScrew'), 'role' => $panel->isMain() ? 'main' : 'sub', 'carries' => ["{$id}.main_pole", "{$id}.backfeed_pole"]];
         }
         foreach ($this->outlets() as $id => $circuits) {
             $rows = [];
@@ -116,7 +116,7 @@ final class Topology
                 $rows[] = ['slot' => $n + 1] + $this->row($circuit->id, $circuit, 0);
                 array_push($rows, ...array_map(fn(array $row): array => ['slot' => $n + 1] + $row, $this->behind($circuit->id, 1)));
             }
-            $trays[self::trayOf($id)] = ['rows' => $rows, 'bondScrew' => false, 'role' => 'outlets'];
+            $trays[self::trayOf($id)] = ['rows' => $rows, 'bondScrew' => false, 'role' => 'outlets', 'carries' => []];
         }
 
         return $trays;
@@ -131,7 +131,7 @@ final class Topology
         return [
             'kind' => 'circuit', 'circuit' => $id, 'slot' => $circuit->slot(), 'half' => $circuit->half(), 'label' => $circuit->label(),
             'ratingA' => $circuit->breakerA(), 'device' => $circuit->breakerA() === null || $circuit->behind() !== null ? null : "{$id}.breaker", 'gfci' => $circuit->gfci(), 'indent' => $indent,
-            'strayNeutral' => $strayNeutral, 'feeds' => $circuit->feedsComponent(), 'cable' => self::spoken($circuit->cable()), 'assumed' => self::assumptions($circuit),
+            'closedIn' => ['on'], 'carries' => ["{$id}.pole", "{$id}.hot"], 'strayNeutral' => $strayNeutral, 'feeds' => $circuit->feedsComponent(), 'cable' => self::spoken($circuit->cable()), 'assumed' => self::assumptions($circuit),
         ];
     }
 

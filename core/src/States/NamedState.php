@@ -14,5 +14,6 @@ final readonly class NamedState
         public Setting $setting,
         /** usual, or fault: a pedestal that is wired wrong */
         public string $group = 'usual',
+        public About $about = About::Nothing,
     ) {}
 }

@@ -145,7 +145,13 @@ final class NamedStates
             $surroundings[$source->surrounding] = $condition;
         }
 
-        return new NamedState($id, $letter, $title, new Setting($controls, $surroundings), $group);
+        return new NamedState($id, $letter, $title, new Setting($controls, $surroundings), $group, match (true) {
+            $disconnect === 'off' => About::Storage,
+            $source === null => About::Nothing,
+            $supply !== null => About::Shore,
+            $inverting => About::Inverting,
+            default => About::Generator,
+        });
     }
 
     /** The position of a choosing device in a state: the source the state is about, else as it usually is. */

@@ -45,6 +45,8 @@ final class Paint
             'moves' => array_map(fn(array $m): array => $m + ['component' => $rig->graph->devices[$m['device']]->component, 'words' => $rig->graph->devices[$m['device']]->positions[$m['to']] ?? $m['to']], $settled->moves),
             'bonds' => self::bonds($rig, $situation),
             'closedBonds' => array_values(array_map(fn(array $b): string => $b[0], array_filter($situation->network->bonds, fn(array $b): bool => $situation->isClosed($b[0])))),
+            'gates' => (object) Gates::of($rig, $settled),
+            'supplies' => (object) self::supplies($rig, $settled),
             'charging' => self::charging($rig, $situation),
             'pins' => (object) self::pins($rig, $settled),
         ];
@@ -128,16 +130,43 @@ final class Paint
         return $systems;
     }
 
-    /** @return array<string, array{bare: bool, live: list<string>}> male pins by component */
+    /** @return array<string, array{plugged: bool, words: string}> supplies by component, and whether a cord of the rig is in them */
+    private static function supplies(Examination $rig, Settled $settled): array
+    {
+        $found = [];
+        foreach ($rig->graph->supplies as $supply) {
+            $plug = null;
+            foreach ($rig->graph->elements as $id => $element) {
+                $device = $rig->graph->devices[$element->device ?? ''] ?? null;
+                if ($element->component === $supply->component && $device?->job === 'plug' && $settled->situation->isClosed($id)) {
+                    $plug = $device;
+                }
+            }
+            $source = $rig->graph->sources[$supply->source];
+            $condition = $source->surrounding === null ? 'good' : $settled->setting->surroundings[$source->surrounding] ?? 'good';
+            $found[$supply->component] = ['plugged' => $plug !== null, 'words' => match (true) {
+                $plug === null => 'not plugged in',
+                $condition === 'dead' => 'plugged in, dead',
+                $condition === 'low' => 'plugged in, too low',
+                default => $plug->everyPosition()[$settled->positions[$plug->id]] ?? '',
+            }];
+        }
+
+        return $found;
+    }
+
+    /** @return array<string, array{bare: bool, live: list<string>, words: string}> male pins by component */
     private static function pins(Examination $rig, Settled $settled): array
     {
         $found = [];
         foreach ($rig->graph->exposed as $pins) {
             $bare = in_array($settled->positions[$pins->device] ?? '', $pins->exposedIn, true);
-            $found[$pins->component] = [
-                'bare' => $bare,
-                'live' => $bare ? array_keys(array_filter($pins->pins, fn(string $terminal): bool => $settled->situation->hotAt($terminal) !== null)) : [],
-            ];
+            $live = $bare ? array_keys(array_filter($pins->pins, fn(string $terminal): bool => $settled->situation->hotAt($terminal) !== null)) : [];
+            $found[$pins->component] = ['bare' => $bare, 'live' => $live, 'words' => match (true) {
+                !$bare => ($rig->graph->devices[$pins->device] ?? null)?->everyPosition()[$settled->positions[$pins->device] ?? ''] ?? '',
+                $live !== [] => implode(' and ', $live) . ' pin live!',
+                default => 'pins bare, not live',
+            }];
         }
 
         return $found;

@@ -111,7 +111,7 @@ function Choice({ control, value, set }: { control: Control; value: string; set:
   }
   return (
     <div className="hand-row" role="radiogroup" aria-label={control.label}>
-      <span>{control.label.replace(/ breaker$/, '')}</span>
+      <span>{control.name}</span>
       <span className="hand-choice">
         {positions.map(([p, words]) => (
           <button key={p} type="button" role="radio" aria-checked={p === value} onClick={() => set(p)}>

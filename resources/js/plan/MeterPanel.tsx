@@ -75,14 +75,15 @@ export function MeterPanel({ job, revision, view, answer, setting, running, abou
     }
   };
   // What was touched on the wall comes first in the list.
+  const own = new Set([about ?? '', ...(answer.pointsOf[about ?? ''] ?? [])]);
   const options = Object.entries(choices)
     .map(([value, label]) => ({ value, label }))
-    .sort((x, y) => Number(y.value.split('.')[0] === about) - Number(x.value.split('.')[0] === about) || x.label.localeCompare(y.label));
+    .sort((x, y) => Number(own.has(y.value)) - Number(own.has(x.value)) || x.label.localeCompare(y.label));
   const shown = reading.data;
-  const quick = about && answer.points[`${about}.l`] && takes === 'points';
-  const pair = (one: string, two: string) => {
-    setA(`${about}.${one}`);
-    setB(`${about}.${two}`);
+  const quick = about && takes === 'points' ? answer.outlets[about] : undefined;
+  const pair = (one: number, two: number) => {
+    setA(quick?.[one] ?? '');
+    setB(quick?.[two] ?? '');
   };
   return (
     <div className="meter">
@@ -96,16 +97,16 @@ export function MeterPanel({ job, revision, view, answer, setting, running, abou
           ))}
         </select>
       </label>
-      {quick && (
+      {quick && about && (
         <div className="meter-quick">
           <span className="quiet">{answer.labels[about]}</span>
-          <button type="button" onClick={() => pair('l', 'n')}>
+          <button type="button" onClick={() => pair(0, 1)}>
             hot – neutral
           </button>
-          <button type="button" onClick={() => pair('l', 'g')}>
+          <button type="button" onClick={() => pair(0, 2)}>
             hot – ground
           </button>
-          <button type="button" onClick={() => pair('n', 'g')}>
+          <button type="button" onClick={() => pair(1, 2)}>
             neutral – ground
           </button>
         </div>

@@ -77,7 +77,7 @@ export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
   const states = useMemo(() => answer?.states ?? [], [answer]);
   const stateId = states.some((s) => s.id === state)
     ? state
-    : (states.find((s) => s.id === 'inverting')?.id ?? states.find((s) => s.id.startsWith('shore_'))?.id ?? states[0]?.id ?? '');
+    : ((states.find((s) => s.about === 'inverting') ?? states.find((s) => s.about === 'shore') ?? states[0])?.id ?? '');
   const scenarios = Object.entries(answer?.scenarios ?? {});
   const scenarioId = scenarios.some(([s]) => s === scenario) ? scenario : (scenarios[0]?.[0] ?? null);
   const focus = answer?.findings.find((f) => f.id === focusId) ?? null;

@@ -32,7 +32,7 @@ export function PlansTable({ hold, open }: { hold: DesignHold; open: (view: stri
   const cell = (f: (a: Answer) => React.ReactNode) =>
     plans.map((v, i) => <td key={v.id}>{answers[i] ? f(answers[i]) : <span className="quiet">…</span>}</td>);
   const needed = Object.keys(hold.design.document.needs.offGrid ?? {});
-  const inverting = (a: Answer) => a.states.filter((s) => s.id.startsWith('inverting')).map((s) => s.id);
+  const inverting = (a: Answer) => a.states.filter((s) => s.about === 'inverting').map((s) => s.id);
   const served = (a: Answer) => a.table.filter((r) => inverting(a).some((s) => r.cells[s]?.kind === 'works'));
   const count = (a: Answer, severity: string, ways: string) =>
     ownFindings(a).filter(

@@ -12,7 +12,7 @@ export function runningIn(document: JobDocument, answer: Answer, scenario: strin
   const circuits = new Set(answer.table.map((r) => r.circuit));
   const running = scenario ? (document.needs.scenarios?.[scenario]?.running ?? {}) : {};
   return Object.keys(running)
-    .filter((load) => circuits.has(load.split('.')[0]!))
+    .filter((load) => circuits.has(answer.loads[load] ?? ''))
     .sort();
 }
 

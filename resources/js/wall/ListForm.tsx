@@ -49,8 +49,8 @@ export function ListForm({ answer, state, scenario, focus, chosen, onChoose, onM
                     {plate.label}
                   </button>{' '}
                   <span className="quiet">{plate.lines.join(' · ')}</span>
-                  {plate.shape === 'gate' && <Staple closed={paint?.closedBonds.some((b) => b.startsWith(`${id}.`)) ?? false} />}
-                  {plate.shape === 'gate' && <span> {paint?.positions[`${id}.relay`]?.words}</span>}
+                  {plate.shape === 'gate' && <Staple closed={paint?.gates[id]?.bond ?? false} />}
+                  {plate.shape === 'gate' && <span> {paint?.gates[id]?.words}</span>}
                   {answer.wall.trays[id] && (
                     <ul>
                       {answer.wall.trays[id].rows

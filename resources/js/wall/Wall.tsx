@@ -334,45 +334,41 @@ function PlateFacts({
     return <GateFacts id={id} plate={plate} answer={answer} state={state} amps={amps} moved={moved} />;
   }
   if (plate.shape === 'gate') {
-    const position = paint?.positions[`${id}.relay`]?.position ?? 'rest';
-    const mode = paint?.positions[`${id}.mode`]?.words ?? '';
-    const bondClosed = paint?.closedBonds.some((b) => b.startsWith(`${id}.`)) ?? false;
-    const out = amps?.[`${id}.inverter`] ?? amps?.[`${id}.pass_l`];
+    const gate = paint?.gates[id];
+    const out = carried(gate?.carries, amps);
+    const direct = amps?.[gate?.direct ?? ''];
     return (
       <span className="gate">
-        <Bridge position={position} />
+        <Bridge position={gate?.position ?? 'rest'} />
         <span className="gate-line">
           <span className={`tag ${moved ? 'tag-moved' : ''}`}>
             {moved
               ? `${moved.order} · by itself, ${moved.atS < 1 ? `${Math.round(moved.atS * 1000)} ms` : `${moved.atS} s`}`
-              : `switch: ${mode}`}
+              : `switch: ${gate?.mode ?? ''}`}
           </span>
-          <Staple closed={bondClosed} />
+          <Staple closed={gate?.bond ?? false} />
         </span>
         <span className="gate-line">
-          <span>{{ pass: 'passes shore through', invert: 'inverting', rest: 'at rest' }[position]}</span>
+          <span>{gate?.words}</span>
           {out !== undefined && <b className="figures">{out.toFixed(1)} A</b>}
         </span>
         <span className="gate-line quiet">
           <span>battery side</span>
           <b className="figures dc">
-            {amps?.[`${id}.dc`] !== undefined
-              ? `−${amps[`${id}.dc`]!.toFixed(0)} A`
-              : charging
-                ? `charging, to ${charging.amps} A`
-                : plate.lines[0]}
+            {direct !== undefined ? `−${direct.toFixed(0)} A` : charging ? `charging, to ${charging.amps} A` : plate.lines[0]}
           </b>
         </span>
       </span>
     );
   }
-  const running = paint?.positions[`${id}.run`]?.position === 'running';
+  const running = paint?.gates[id]?.running ?? false;
+  const supply = paint?.supplies[id];
   return (
     <span className="facts">
       {plate.type === 'shore_supply' && (
-        <b className={paint?.links[mateOf(id, answer)?.id ?? '']?.hot?.[0] ? 'live-word' : ''}>{plugWords(id, answer, state)}</b>
+        <b className={paint?.links[mateOf(id, answer)?.id ?? '']?.hot?.[0] ? 'live-word' : ''}>{supply?.words ?? 'not plugged in'}</b>
       )}
-      {plate.type === 'inlet' && <b>{pinWords(id, answer, state)}</b>}
+      {plate.type === 'inlet' && <b>{paint?.pins[id]?.words ?? ''}</b>}
       {plate.type === 'generator' && <b className={running ? 'live-word' : ''}>{running ? 'running' : 'stopped'}</b>}
       {plate.lines.map((line) => (
         <span key={line}>{line}</span>
@@ -387,24 +383,15 @@ function PlateFacts({
   );
 }
 
+/** The current of the first of some elements that anything is known of. */
+function carried(elements: string[] | undefined, amps: Record<string, number> | undefined): number | undefined {
+  const known = elements?.find((e) => amps?.[e] !== undefined);
+  return known === undefined ? undefined : amps?.[known];
+}
+
 /** The cord that can be plugged into a supply. */
 function mateOf(supply: string, answer: Answer): Link | undefined {
   return answer.wall.links.find((l) => l.from.c === supply && l.gateIn);
-}
-
-function plugWords(shore: string, answer: Answer, state: string): string {
-  const gate = mateOf(shore, answer)?.gate ?? '';
-  const plug = answer.paint[state]?.positions[gate];
-  const title = answer.states.find((s) => s.id === state)?.title ?? '';
-  if (!plug || plug.position === 'out') return 'not plugged in';
-  return title.startsWith('dead') ? 'plugged in, dead' : title.includes('too low') ? 'plugged in, too low' : plug.words;
-}
-
-function pinWords(inlet: string, answer: Answer, state: string): string {
-  const pins = answer.paint[state]?.pins[inlet];
-  const plug = answer.paint[state]?.positions[`${inlet}.plug`];
-  if (!pins?.bare) return plug?.words.replace('plugged into', 'in') ?? 'mated';
-  return pins.live.length > 0 ? `${pins.live.join(' and ')} pin live!` : 'pins bare, not live';
 }
 
 /** What a switching device is in, and whether it moved by itself. */
@@ -424,42 +411,27 @@ function GateFacts({
   moved: { order: number; words: string; atS: number } | undefined;
 }) {
   const paint = answer.paint[state];
-  const at = Object.entries(paint?.positions ?? {}).filter(([device]) => device.split('.')[0] === id);
-  const [device, position] = at.find(([d]) => /\.(handle|cut_off|coil|output)$/.test(d)) ?? at[0] ?? ['', undefined];
-  const byHand = at.filter(([d]) => d !== device && !d.endsWith('.breaker'));
-  const closed = CLOSED[position?.position ?? ''] ?? [];
-  const out = amps?.[`${id}.inverter`] ?? amps?.[`${id}.${position?.position}_l`] ?? amps?.[`${id}_l`] ?? amps?.[`${id}.past_l`];
+  const gate = paint?.gates[id];
+  const out = carried(gate?.carries, amps);
+  const direct = amps?.[gate?.direct ?? ''];
   return (
     <span className="gate">
-      {plate.type !== 'inverter' && (
-        <Paths type={plate.type} closed={plate.type === 'contactor' ? contactorClosed(plate, position?.position) : closed} />
-      )}
+      {plate.type !== 'inverter' && <Paths type={plate.type} closed={gate?.ways ?? []} />}
       <span className="gate-line">
         <span className={moved ? 'tag tag-moved' : ''}>
-          {moved ? `${moved.order} · by itself, ${seconds(moved.atS)}` : (position?.words ?? '')}
+          {moved ? `${moved.order} · by itself, ${seconds(moved.atS)}` : (gate?.words ?? '')}
         </span>
         {out !== undefined && out > 0.05 && <b className="figures">{out.toFixed(1)} A</b>}
       </span>
-      <span className="gate-line quiet">
-        {[moved ? position?.words : '', ...byHand.map(([d, p]) => (d.endsWith('.mode') ? `switch ${p.words}` : p.words))]
-          .filter(Boolean)
-          .join(' · ')}
-      </span>
+      <span className="gate-line quiet">{[moved ? gate?.words : '', ...(gate?.settings ?? [])].filter(Boolean).join(' · ')}</span>
       {plate.type === 'inverter' && (
         <span className="gate-line quiet">
           <span>battery side</span>
-          <b className="figures dc">{amps?.[`${id}.dc`] !== undefined ? `−${amps[`${id}.dc`]!.toFixed(0)} A` : plate.lines[0]}</b>
+          <b className="figures dc">{direct !== undefined ? `−${direct.toFixed(0)} A` : plate.lines[0]}</b>
         </span>
       )}
     </span>
   );
-}
-
-/** Which ways through a gate a position closes. */
-const CLOSED: Record<string, string[]> = { a: ['a'], b: ['b'], closed: ['a'], unit: ['unit'], past: ['a'] };
-
-function contactorClosed(plate: Plate, position: string | undefined): string[] {
-  return (plate.lines[0] === 'normally open') === (position === 'pulled') ? ['a'] : [];
 }
 
 function seconds(s: number): string {
@@ -544,8 +516,7 @@ function Tray({
   const bus = answer.paint[state]?.buses[id];
   const rails = geometry.rails[id];
   if (!tray) return null;
-  const total =
-    amps?.[`${id}.main_pole`] ?? amps?.[`${id}.backfeed_pole`] ?? amps?.[answer.wall.links.find((l) => l.to.c === id)?.elements[0] ?? ''];
+  const total = carried(tray.carries, amps) ?? amps?.[answer.wall.links.find((l) => l.to.c === id)?.elements[0] ?? ''];
   return (
     <section
       ref={setNodeRef}
@@ -671,13 +642,10 @@ function TrayRow({
     );
   }
   const live = row.circuit ? answer.paint[state]?.circuits[row.circuit] : undefined;
-  const current = row.circuit
-    ? (amps?.[`${row.circuit}.pole`] ?? amps?.[`${row.circuit}.hot`])
-    : amps?.[`${(row.device ?? '').split('.')[0]}.${row.kind}_pole`];
+  const current = carried(row.carries, amps);
   const share = current !== undefined && row.ratingA ? Math.min(1, current / row.ratingA) : 0;
   const position = answer.paint[state]?.positions[row.device ?? '']?.position;
-  // An interlocked pair is one handle: each of the two is on only in its own position.
-  const on = !row.device || (position === 'main' || position === 'backfeed' ? position === row.kind : position !== 'off');
+  const on = !row.device || (row.closedIn ?? []).includes(position ?? '');
   const words =
     row.kind !== 'circuit'
       ? row.kind === 'backfeed'

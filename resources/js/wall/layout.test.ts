@@ -69,7 +69,10 @@ function rig(n: number, m: number, deckParts = 4): Wall {
   const rows = (count: number) => Array.from({ length: count }, (_, i) => row(i + 1));
   return {
     plates,
-    trays: { main: { rows: rows(n), bondScrew: false, role: 'main' }, sub: { rows: rows(m), bondScrew: false, role: 'sub' } },
+    trays: {
+      main: { rows: rows(n), bondScrew: false, role: 'main', carries: [] },
+      sub: { rows: rows(m), bondScrew: false, role: 'sub', carries: [] },
+    },
     links,
   };
 }

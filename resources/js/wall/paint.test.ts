@@ -13,7 +13,19 @@ const ac: Link = {
   elements: ['f.hot', 'f.pole'],
 };
 const paint = (f: object): Paint =>
-  ({ links: { f }, circuits: {}, buses: {}, positions: {}, moves: [], bonds: [], closedBonds: [], charging: [], pins: {} }) as Paint;
+  ({
+    links: { f },
+    circuits: {},
+    buses: {},
+    positions: {},
+    moves: [],
+    bonds: [],
+    closedBonds: [],
+    charging: [],
+    pins: {},
+    gates: {},
+    supplies: {},
+  }) as Paint;
 
 describe('a ribbon', () => {
   it('is patterned by what arrives at its far end, not by what waits before an open breaker', () => {

@@ -1,0 +1,15 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\States;
+
+/** What feeds the rig in a named state, if anything does. */
+enum About: string
+{
+    case Nothing = 'nothing';
+    case Inverting = 'inverting';
+    case Shore = 'shore';
+    case Generator = 'generator';
+    case Storage = 'storage';
+}
