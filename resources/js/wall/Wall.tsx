@@ -342,9 +342,7 @@ function PlateFacts({
         <Bridge position={gate?.position ?? 'rest'} />
         <span className="gate-line">
           <span className={`tag ${moved ? 'tag-moved' : ''}`}>
-            {moved
-              ? `${moved.order} · by itself, ${moved.atS < 1 ? `${Math.round(moved.atS * 1000)} ms` : `${moved.atS} s`}`
-              : `switch: ${gate?.mode ?? ''}`}
+            {moved ? `${moved.order} · by itself, ${seconds(moved.atS)}` : `switch: ${gate?.mode ?? ''}`}
           </span>
           <Staple closed={gate?.bond ?? false} />
         </span>
@@ -366,7 +364,9 @@ function PlateFacts({
   return (
     <span className="facts">
       {plate.type === 'shore_supply' && (
-        <b className={paint?.links[mateOf(id, answer)?.id ?? '']?.hot?.[0] ? 'live-word' : ''}>{supply?.words ?? 'not plugged in'}</b>
+        <b className={supply?.plugged && paint?.links[mateOf(id, answer)?.id ?? '']?.hot?.[0] ? 'live-word' : ''}>
+          {supply?.words ?? 'not plugged in'}
+        </b>
       )}
       {plate.type === 'inlet' && <b>{paint?.pins[id]?.words ?? ''}</b>}
       {plate.type === 'generator' && <b className={running ? 'live-word' : ''}>{running ? 'running' : 'stopped'}</b>}
@@ -376,7 +376,7 @@ function PlateFacts({
       {plate.type === 'converter' && (
         <b className={charging ? 'dc' : ''}>{charging ? `running on ${SOURCE_WORDS[charging.on]}, to ${charging.amps} A` : 'off'}</b>
       )}
-      {bonds && plate.type === 'shore_supply' && paint?.links[mateOf(id, answer)?.id ?? '']?.hot?.[0] && (
+      {bonds && plate.type === 'shore_supply' && supply?.plugged && (
         <span className={`bonds ${bonds.count === 1 ? '' : 'bonds-bad'}`}>bonds: {bonds.count}</span>
       )}
     </span>
@@ -435,7 +435,7 @@ function GateFacts({
 }
 
 function seconds(s: number): string {
-  return s < 1 ? `${Math.round(s * 1000)} ms` : `${s} s`;
+  return s < 1 ? `${Math.round(s * 1000)} ms` : `${s < 10 ? s : Math.round(s)} s`;
 }
 
 /** Ways through a switching plate: inputs at one side, output at the other; what is open ends in a capped gap. */

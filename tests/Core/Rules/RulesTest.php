@@ -596,3 +596,30 @@ describe('what is offered and told beside a finding', function (): void {
         expect($within)->not->toContain('past its management');
     });
 });
+
+it('does not call a breaker that an instruction keeps off a second way in', function (): void {
+    $both = Hollin\Core\Rules\FedTwice::definition()->samples[0]->edits;
+    $off = ['kind' => 'plan_fit', 'plan' => 'p', 'id' => 'off', 'component' => ['type' => 'instruction', 'label' => 'Feed off', 'device' => 'feed_a', 'while' => 'inverting']];
+    $found = findingsOf('fed_twice', ...[...$both, Sample::choose('in_line'), $off]);
+    // On shore both are on; while inverting one alone feeds the joint.
+    expect(array_map(fn($f): string => $f->hit->key, $found))->toBe(['feed_a+feed_b'])
+        ->and($found[0]->state)->toBe('shore_s30')->and($found[0]->hit->figures[0]->value)->toBe(30.0);
+});
+
+it('counts two cables side by side twice against the RV table', function (int $parallel, bool $told): void {
+    $edits = [Sample::choose('in_line'), Sample::set('house_fuse', '/ratingA', ['value' => 30, 'basis' => 'read_off']), Sample::set('ld_dc', '/cable', ['size' => ['value' => 'awg:12', 'basis' => 'read_off'], 'lengthM' => ['value' => 1, 'basis' => 'measured'], 'sheath' => 'single', 'parallel' => $parallel])];
+    $above = array_filter(findingsOf('conductor_protection', ...$edits), fn($f): bool => $f->hit->title === 'Above the RV table for low-voltage branches' && in_array('ld_dc', $f->hit->components, true));
+    expect($above !== [])->toBe($told);
+})->with([[1, true], [2, false]]);
+
+it('leaves what a receptacle\'s own breaker covers to its maker, and tells where there is none', function (?int $outletA, array $keys): void {
+    $lead = fn(string $pole, string $end): array => ['type' => 'lead', 'label' => $pole, 'from' => "house.{$end}", 'to' => "spare.{$end}", 'pole' => $pole, 'cable' => ['size' => 'awg:2/0', 'lengthM' => 1]];
+    $rig = Rigs::asFound(Rigs::job(
+        Sample::add('spare', array_filter(['type' => 'inverter', 'label' => 'Inverter', 'continuousW' => 1000, 'surgeW' => 2000, 'neutral' => 'bonded', 'efficiency' => 0.9, 'dcNominalV' => 12, 'cutOffV' => 10.5, 'idleW' => 10, 'output' => 'both', 'waveform' => 'sine', 'outletA' => $outletA])),
+        Sample::add('spare_plus', $lead('positive', 'pos')),
+        Sample::add('spare_minus', $lead('negative', 'neg')),
+        Sample::add('desk', ['type' => 'circuit', 'label' => 'Desk', 'hot' => ['at' => 'spare', 'port' => 'ac_out'], 'neutral' => ['at' => 'spare', 'port' => 'ac_out'], 'cable' => ['size' => 'awg:14', 'lengthM' => 2], 'gfci' => 'none', 'place' => 'general', 'loads' => ['lamp' => ['label' => 'Lamp', 'watts' => 40, 'kind' => 'resistive']]]),
+    ));
+    $none = array_filter(array_map(fn($f): string => $f->hit->key, Rigs::findings($rig, 'fault_clearing')), fn(string $key): bool => str_starts_with($key, 'none|'));
+    expect(array_values($none))->toBe($keys);
+})->with([[null, ['none|desk|spare']], [15, []]]);
