@@ -612,14 +612,11 @@ it('counts two cables side by side twice against the RV table', function (int $p
     expect($above !== [])->toBe($told);
 })->with([[1, true], [2, false]]);
 
-it('leaves what a receptacle\'s own breaker covers to its maker, and tells where there is none', function (?int $outletA, array $keys): void {
-    $lead = fn(string $pole, string $end): array => ['type' => 'lead', 'label' => $pole, 'from' => "house.{$end}", 'to' => "spare.{$end}", 'pole' => $pole, 'cable' => ['size' => 'awg:2/0', 'lengthM' => 1]];
-    $rig = Rigs::asFound(Rigs::job(
-        Sample::add('spare', array_filter(['type' => 'inverter', 'label' => 'Inverter', 'continuousW' => 1000, 'surgeW' => 2000, 'neutral' => 'bonded', 'efficiency' => 0.9, 'dcNominalV' => 12, 'cutOffV' => 10.5, 'idleW' => 10, 'output' => 'both', 'waveform' => 'sine', 'outletA' => $outletA])),
-        Sample::add('spare_plus', $lead('positive', 'pos')),
-        Sample::add('spare_minus', $lead('negative', 'neg')),
-        Sample::add('desk', ['type' => 'circuit', 'label' => 'Desk', 'hot' => ['at' => 'spare', 'port' => 'ac_out'], 'neutral' => ['at' => 'spare', 'port' => 'ac_out'], 'cable' => ['size' => 'awg:14', 'lengthM' => 2], 'gfci' => 'none', 'place' => 'general', 'loads' => ['lamp' => ['label' => 'Lamp', 'watts' => 40, 'kind' => 'resistive']]]),
-    ));
+it('leaves what a receptacle\'s own breaker covers to its maker, and tells where there is none', function (array $edits, array $keys): void {
+    $rig = Rigs::planned(Rigs::job(Sample::alone('transfer_circuit', ['circuit' => 'c_outlets', 'converter' => 'left']), ...$edits));
     $none = array_filter(array_map(fn($f): string => $f->hit->key, Rigs::findings($rig, 'fault_clearing')), fn(string $key): bool => str_starts_with($key, 'none|'));
     expect(array_values($none))->toBe($keys);
-})->with([[null, ['none|desk|spare']], [15, []]]);
+})->with([
+    'a hard-wired output' => [[Sample::set('inverter', '/outletA', null)], ['none|c_outlets|inverter']],
+    'a receptacle with a breaker' => [[Sample::set('inverter', '/outletA', 15)], []],
+]);
