@@ -7,7 +7,6 @@ use App\Models\Role;
 use Hollin\Core\Components\Catalogue;
 use Hollin\Core\Job\JobFile;
 use Hollin\Core\Job\Schema;
-use Hollin\Core\Plan\Intents;
 use Hollin\Core\Rules\RuleBook;
 use Hollin\Core\Rules\Sample;
 use Opis\JsonSchema\Validator;
@@ -103,8 +102,3 @@ describe('hollin:check', function (): void {
     });
 });
 
-it('names an intent for every kind it lists', function (): void {
-    foreach (array_keys(Intents::KINDS) as $kind) {
-        expect(method_exists(Intents::class, lcfirst(str_replace('_', '', ucwords($kind, '_')))))->toBeTrue($kind);
-    }
-});

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Requests;
 
 use App\Models\RigJob;
+use Hollin\Core\Plan\Intents;
 use Hollin\Core\Plan\Refused;
 use Illuminate\Auth\Access\Response;
 use Illuminate\Foundation\Http\FormRequest;
@@ -14,16 +15,18 @@ use stdClass;
 /** An edit of a job: an intent on a base revision, under a UUID of the client's making. */
 final class EditRequest extends FormRequest
 {
-    /** Intents that touch the survey and the needs only. */
-    private const SURVEY = ['lay_out', 'add_circuits', 'survey_set', 'survey_add', 'survey_remove', 'set_need'];
-
     public function authorize(): Response
     {
         $job = $this->route('job');
         assert($job instanceof RigJob);
-        $kind = $this->input('intent.kind');
+        // Decided by the very intent that is carried out, never by a query that says otherwise.
+        try {
+            $kind = $this->intent()->kind ?? null;
+        } catch (Refused) {
+            $kind = null;
+        }
 
-        return Gate::inspect(in_array($kind, self::SURVEY, true) ? 'survey' : 'plan', $job);
+        return Gate::inspect(Intents::right(is_string($kind) ? $kind : null)->value, $job);
     }
 
     /** @return array<string, list<string>> */

@@ -24,7 +24,7 @@ function drawn(Randomizer $random, array $from): mixed
 
 function randomIntent(Randomizer $random, stdClass $document): stdClass
 {
-    $kind = drawn($random, array_keys(Intents::KINDS));
+    $kind = drawn($random, array_keys(Intents::all()));
     $parts = [...array_keys(get_object_vars($document->asFound->components)), 'nobody', '', '../x'];
     $plans = [...array_keys(get_object_vars($document->plans)), 'p', 'never'];
     $changes = ['none', ...array_keys(get_object_vars($document->plans->p->changes ?? new stdClass()))];
@@ -50,7 +50,7 @@ function randomIntent(Randomizer $random, stdClass $document): stdClass
         'stage' => fn(): mixed => drawn($random, ['whole', 'never']),
     ];
     $intent = ['kind' => $kind];
-    foreach (Intents::KINDS[$kind] as $property) {
+    foreach (Intents::all()[$kind]::needs() as $property) {
         if ($random->getInt(0, 19) > 0) {
             $intent[$property] = $draw[$property]();
         }
