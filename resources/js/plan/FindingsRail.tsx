@@ -3,7 +3,7 @@ import type { ReactNode } from 'react';
 import type { Answer, Finding, Reference } from '../api/client';
 import { FigureLine } from '../ui/Arithmetic';
 import { Assumed } from '../ui/Assumed';
-import { Severity } from '../wall/Wall';
+import { Severity } from '../wall/signs';
 import { countOf, isOutside } from './findings';
 
 interface Props {

@@ -1,5 +1,5 @@
 import type { WallProps } from './Wall';
-import { Severity, Staple } from './Wall';
+import { Severity, Staple } from './signs';
 import { useUnits } from '../shell/units';
 import { ribbonPaint, SOURCE_WORDS, witnessSteps } from './paint';
 

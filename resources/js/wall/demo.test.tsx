@@ -7,7 +7,8 @@ import { StateStrip } from '../plan/StateStrip';
 import { layoutWall, routeKey, rowKey } from './layout';
 import { ListForm } from './ListForm';
 import { ribbonPaint, stateOf, witnessSteps } from './paint';
-import { Severity, Staple, Wall } from './Wall';
+import { Severity, Staple } from './signs';
+import { Wall } from './Wall';
 import { nothing, words } from '../testing';
 
 /* The interface on the demo rig's real answers, as the core gives them. */
