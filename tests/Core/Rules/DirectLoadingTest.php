@@ -90,7 +90,7 @@ it('finds the fuse, the management, the switch and the bar that one inverter ove
     }
     expect($over)->toHaveKeys(['main_fuse', 'disconnect', 'pos_bar', 'bank', 'shunt'])
         ->and($over['main_fuse']['protects'])->toBeTrue()->and($over['main_fuse']['opens'])->not->toBeNull()
-        ->and($over['pos_bar']['protects'])->toBeFalse()
+        ->and($over['pos_bar']['protects'])->toBeFalse()->and($over['bank']['protects'])->toBeTrue()
         ->and($over['disconnect']['amps'])->toEqualWithDelta($over['main_fuse']['amps'], 1e-6)
         ->and($over['shunt']['amps'])->toEqualWithDelta($over['bank']['amps'], 1e-6);
 });

@@ -151,3 +151,18 @@ it('says in which state a finding shows, or that it does in every one', function
     expect($words('charging_loop'))->toBe(['inverting'])->and($words('conductor_protection'))->toBe(['in every state'])
         ->and($words('reversed_polarity'))->toBe(['hot and neutral reversed']);
 });
+
+it('looks at a faulty pedestal with one slip beside it: a surge unit that somebody has bypassed', function (bool $bypass, array $found): void {
+    $guarded = array_map(function (array $edit) use ($bypass): array {
+        if (is_array($edit['component'] ?? null) && $edit['component']['type'] === 'surge_unit' && $bypass) {
+            $edit['component']['bypass'] = true;
+        }
+
+        return $edit;
+    }, Hollin\Core\Rules\ReversedPolarity::guarded());
+    $shorted = Rigs::findings(Rigs::asFound(Rigs::job(Sample::survey('main_panel', '/bondScrew', true), ...$guarded)), 'short_circuit');
+    expect(array_map(fn(Finding $f): array => [$f->ways->kind, $f->ways->pairs[0]['slips'], $f->ways->pairs[0]['words']], $shorted))->toBe($found);
+})->with([
+    'with a bypass' => [true, [['outside', 1, 'hot and neutral reversed, and one slip: Surge unit bypass bypassed']]],
+    'without' => [false, []],
+]);
