@@ -101,4 +101,3 @@ describe('hollin:check', function (): void {
         expect(Illuminate\Support\Facades\Artisan::output())->toContain('<error>x</error>[31mred')->not->toContain("\x1b");
     });
 });
-

@@ -8,7 +8,7 @@ use Hollin\Core\Job\Field;
 use Hollin\Core\Job\Rig;
 
 /** The inverter on a back-fed breaker of the main panel, interlocked with the main breaker. */
-final class BackFed extends Recipe
+final class BackFed implements Arrangement
 {
     public static function id(): string
     {
@@ -35,14 +35,9 @@ final class BackFed extends Recipe
         return ['interlocked' => Field::flag('With the mechanical interlock')->optional()] + Options::standAlone();
     }
 
-    protected function coilPort(): string
-    {
-        return 'ac_out';
-    }
-
     public function changes(Rig $rig, Options $options): array
     {
-        $panel = self::mainPanel($rig);
+        $panel = FoundParts::mainPanel($rig);
         $free = \Hollin\Core\Plan\Slots::free($rig, $panel);
         $whole = array_values(array_filter($free, fn(array $f): bool => $f['half'] === ''));
         if ($whole === []) {
@@ -50,13 +45,13 @@ final class BackFed extends Recipe
         }
 
         return [
-            ...$this->standAlone($options, 'hard_wired'),
-            ...$this->bank($rig, $options),
-            self::set($panel->id, '/backfeed', (object) [
+            ...Units::standAlone($options, 'hard_wired'),
+            ...BankAssembly::of($rig, $options),
+            Changes::set($panel->id, '/backfeed', (object) [
                 'breakerA' => 20, 'slot' => $whole[0]['slot'], 'interlocked' => $options->values->flag('interlocked', true), 'holdDown' => true,
             ], 'the inverter comes in on a breaker of the main panel'),
-            self::feeder('inverter_out', 'Inverter to back-fed breaker', 'inverter', 'ac_out', $panel->id, 'backfeed', self::branchCable('awg:12', 3.0)),
-            ...$this->fate($rig, $options),
+            Changes::feeder('inverter_out', 'Inverter to back-fed breaker', 'inverter', 'ac_out', $panel->id, 'backfeed', Changes::branchCable('awg:12', 3.0)),
+            ...ConverterFate::of($rig, $options, 'ac_out'),
         ];
     }
 }

@@ -7,7 +7,7 @@ namespace Hollin\Core\Plan\Arrangements;
 use Hollin\Core\Job\Rig;
 
 /** The shore cord is plugged into the inverter's receptacle. */
-final class CordIntoInverter extends Recipe
+final class CordIntoInverter implements Arrangement
 {
     public static function id(): string
     {
@@ -34,17 +34,12 @@ final class CordIntoInverter extends Recipe
         return Options::standAlone();
     }
 
-    protected function coilPort(): string
-    {
-        return 'ac_out';
-    }
-
     public function changes(Rig $rig, Options $options): array
     {
         return [
-            ...$this->standAlone($options, 'receptacles', ['outletA' => 20, 'reaches' => self::inlet($rig)->id]),
-            ...$this->bank($rig, $options),
-            ...$this->fate($rig, $options),
+            ...Units::standAlone($options, 'receptacles', ['outletA' => 20, 'reaches' => FoundParts::inlet($rig)->id]),
+            ...BankAssembly::of($rig, $options),
+            ...ConverterFate::of($rig, $options, 'ac_out'),
         ];
     }
 }

@@ -7,7 +7,7 @@ namespace Hollin\Core\Plan\Arrangements;
 use Hollin\Core\Job\Rig;
 
 /** A stand-alone inverter with receptacles of its own; the factory wiring stays as it is. */
-final class OwnReceptacles extends Recipe
+final class OwnReceptacles implements Arrangement
 {
     public static function id(): string
     {
@@ -34,23 +34,18 @@ final class OwnReceptacles extends Recipe
         return Options::standAlone();
     }
 
-    protected function coilPort(): string
-    {
-        return 'ac_out';
-    }
-
     public function changes(Rig $rig, Options $options): array
     {
         $end = (object) ['at' => 'inverter', 'port' => 'ac_out'];
 
         return [
-            ...$this->standAlone($options, 'both', ['outletA' => 15]),
-            ...$this->bank($rig, $options),
-            self::fit('inverter_outlets', [
+            ...Units::standAlone($options, 'both', ['outletA' => 15]),
+            ...BankAssembly::of($rig, $options),
+            Changes::fit('inverter_outlets', [
                 'type' => 'circuit', 'label' => 'Inverter outlets', 'hot' => $end, 'neutral' => clone $end,
-                'breakerA' => (object) ['value' => 15, 'basis' => 'told'], 'cable' => (object) self::branchCable('awg:14', 3.0), 'gfci' => 'receptacle', 'place' => 'general',
+                'breakerA' => (object) ['value' => 15, 'basis' => 'told'], 'cable' => (object) Changes::branchCable('awg:14', 3.0), 'gfci' => 'receptacle', 'place' => 'general',
             ]),
-            ...$this->fate($rig, $options),
+            ...ConverterFate::of($rig, $options, 'ac_out'),
         ];
     }
 }

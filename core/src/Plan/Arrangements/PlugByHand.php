@@ -9,7 +9,7 @@ use Hollin\Core\Job\Field;
 use Hollin\Core\Job\Rig;
 
 /** A circuit ends in a plug that a person moves between the factory outlet and the inverter. */
-final class PlugByHand extends Recipe
+final class PlugByHand implements Arrangement
 {
     public static function id(): string
     {
@@ -36,21 +36,16 @@ final class PlugByHand extends Recipe
         return ['circuit' => Field::ref('Circuit that gets the plug')] + Options::standAlone();
     }
 
-    protected function coilPort(): string
-    {
-        return 'ac_out';
-    }
-
     public function changes(Rig $rig, Options $options): array
     {
-        $circuit = self::branch($rig, $options);
+        $circuit = FoundParts::branch($rig, $options);
         $out = (object) ['at' => 'hand_plug', 'port' => 'out'];
 
         return [
-            ...$this->standAlone($options, 'receptacles', ['outletA' => 15]),
-            ...$this->bank($rig, $options),
-            self::fit('factory_outlet', self::branchEnd($circuit, $circuit->label() . ': factory outlet')),
-            self::fit('hand_plug', [
+            ...Units::standAlone($options, 'receptacles', ['outletA' => 15]),
+            ...BankAssembly::of($rig, $options),
+            Changes::fit('factory_outlet', Changes::branchEnd($circuit, $circuit->label() . ': factory outlet')),
+            Changes::fit('hand_plug', [
                 'type' => 'inlet', 'label' => $circuit->label() . ' plug', 'ratingA' => 15, 'form' => 'plug', 'usual' => 'factory',
                 'cord' => (object) ['size' => (object) ['value' => 'awg:14', 'basis' => 'told'], 'lengthM' => (object) ['value' => 1.5, 'basis' => 'assumed'], 'sheath' => 'cord'],
                 'into' => (object) [
@@ -58,11 +53,11 @@ final class PlugByHand extends Recipe
                     'unit' => (object) ['at' => 'inverter', 'port' => 'ac_out'],
                 ],
             ]),
-            self::move($circuit->id, '/hot', $out, 'the circuit is fed by the plug'),
-            self::move($circuit->id, '/neutral', clone $out, 'hot and neutral together'),
-            self::set($circuit->id, '/breakerA', null, 'its breaker stays in the panel'),
-            ...($circuit->gfci() === 'breaker' ? [self::set($circuit->id, '/gfci', 'none', 'its GFCI breaker stays in the panel')] : []),
-            ...$this->fate($rig, $options),
+            Changes::move($circuit->id, '/hot', $out, 'the circuit is fed by the plug'),
+            Changes::move($circuit->id, '/neutral', clone $out, 'hot and neutral together'),
+            Changes::set($circuit->id, '/breakerA', null, 'its breaker stays in the panel'),
+            ...($circuit->gfci() === 'breaker' ? [Changes::set($circuit->id, '/gfci', 'none', 'its GFCI breaker stays in the panel')] : []),
+            ...ConverterFate::of($rig, $options, 'ac_out'),
         ];
     }
 }

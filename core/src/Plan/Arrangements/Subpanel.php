@@ -10,7 +10,7 @@ use Hollin\Core\Job\Field;
 use Hollin\Core\Job\Rig;
 
 /** Inverter/charger on a main-panel breaker, feeding a subpanel with chosen circuits. */
-final class Subpanel extends Recipe
+final class Subpanel implements Arrangement
 {
     public static function id(): string
     {
@@ -43,8 +43,8 @@ final class Subpanel extends Recipe
 
     public function changes(Rig $rig, Options $options): array
     {
-        $panel = self::mainPanel($rig);
-        [, $converterCircuit] = self::converter($rig);
+        $panel = FoundParts::mainPanel($rig);
+        [, $converterCircuit] = FoundParts::converter($rig);
         $feedA = (int) $options->number('feedA', 30);
         $moving = [];
         foreach ($options->circuits() as $id) {
@@ -62,8 +62,8 @@ final class Subpanel extends Recipe
             unset($moving[$converterCircuit->id]);
         }
         $slots = max((int) $options->number('slots', 6), count($moving) + 1);
-        $changes = [...$this->inverter($options), ...$this->bank($rig, $options)];
-        $changes[] = self::fit('inverter_panel', [
+        $changes = [...Units::inverter($options), ...BankAssembly::of($rig, $options)];
+        $changes[] = Changes::fit('inverter_panel', [
             'type' => 'panel', 'label' => 'Inverter panel', 'role' => 'sub', 'slots' => $slots, 'tandem' => true,
             'bondScrew' => (object) ['value' => false, 'basis' => 'told'], 'bondedToFrame' => (object) ['value' => true, 'basis' => 'told'],
         ]);
@@ -73,20 +73,20 @@ final class Subpanel extends Recipe
         }
         $slot = 0;
         foreach ($moving as $circuit) {
-            array_push($changes, ...self::moveCircuit($circuit, 'inverter_panel', ++$slot));
+            array_push($changes, ...Changes::moveCircuit($circuit, 'inverter_panel', ++$slot));
         }
-        $changes[] = self::fit('inverter_feed', [
+        $changes[] = Changes::fit('inverter_feed', [
             'type' => 'circuit', 'label' => 'Inverter/charger feed',
             'hot' => (object) $free[0], 'neutral' => (object) ['panel' => $panel->id],
-            'breakerA' => (object) ['value' => $feedA, 'basis' => 'told'], 'cable' => (object) self::branchCable(self::sizeFor($feedA), 2.0),
+            'breakerA' => (object) ['value' => $feedA, 'basis' => 'told'], 'cable' => (object) Changes::branchCable(Changes::sizeFor($feedA), 2.0),
             'gfci' => 'none', 'place' => 'fixed', 'feeds' => (object) ['at' => 'inverter', 'port' => 'ac_in'],
         ]);
-        $changes[] = self::fit('inverter_out', [
+        $changes[] = Changes::fit('inverter_out', [
             'type' => 'feeder', 'label' => 'Inverter to its panel',
             'from' => (object) ['at' => 'inverter', 'port' => 'ac_out'], 'to' => (object) ['at' => 'inverter_panel', 'port' => 'line'],
-            'cable' => (object) self::branchCable(self::sizeFor($feedA), 2.0),
+            'cable' => (object) Changes::branchCable(Changes::sizeFor($feedA), 2.0),
         ]);
-        array_push($changes, ...$this->fate($rig, $options));
+        array_push($changes, ...ConverterFate::of($rig, $options));
 
         return $changes;
     }

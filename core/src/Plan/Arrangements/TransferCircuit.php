@@ -8,7 +8,7 @@ use Hollin\Core\Job\Field;
 use Hollin\Core\Job\Rig;
 
 /** A stand-alone inverter and a transfer switch in one prepared circuit. */
-final class TransferCircuit extends Recipe
+final class TransferCircuit implements Arrangement
 {
     public static function id(): string
     {
@@ -35,27 +35,22 @@ final class TransferCircuit extends Recipe
         return ['circuit' => Field::ref('Circuit behind the transfer switch')] + Options::transfer() + Options::standAlone();
     }
 
-    protected function coilPort(): string
-    {
-        return 'ac_out';
-    }
-
     public function changes(Rig $rig, Options $options): array
     {
-        $circuit = self::branch($rig, $options);
+        $circuit = FoundParts::branch($rig, $options);
         $out = (object) ['at' => 'transfer', 'port' => 'out'];
 
         return [
-            ...$this->standAlone($options, 'hard_wired'),
-            ...$this->bank($rig, $options),
-            ...$this->transfer($options, 'Transfer switch', 20),
-            self::fit('transfer_feed', self::branchEnd($circuit, $circuit->label() . ': feed') + ['feeds' => (object) ['at' => 'transfer', 'port' => 'in_a']]),
-            self::feeder('inverter_out', 'Inverter to transfer switch', 'inverter', 'ac_out', 'transfer', 'in_b', self::branchCable('awg:12', 2.0)),
-            self::move($circuit->id, '/hot', $out, 'the circuit is fed by the transfer switch'),
-            self::move($circuit->id, '/neutral', clone $out, 'hot and neutral together'),
-            self::set($circuit->id, '/breakerA', null, 'its breaker stays in the panel'),
-            ...($circuit->gfci() === 'breaker' ? [self::set($circuit->id, '/gfci', 'none', 'its GFCI breaker stays in the panel')] : []),
-            ...$this->fate($rig, $options),
+            ...Units::standAlone($options, 'hard_wired'),
+            ...BankAssembly::of($rig, $options),
+            ...Units::transfer($options, 'Transfer switch', 20),
+            Changes::fit('transfer_feed', Changes::branchEnd($circuit, $circuit->label() . ': feed') + ['feeds' => (object) ['at' => 'transfer', 'port' => 'in_a']]),
+            Changes::feeder('inverter_out', 'Inverter to transfer switch', 'inverter', 'ac_out', 'transfer', 'in_b', Changes::branchCable('awg:12', 2.0)),
+            Changes::move($circuit->id, '/hot', $out, 'the circuit is fed by the transfer switch'),
+            Changes::move($circuit->id, '/neutral', clone $out, 'hot and neutral together'),
+            Changes::set($circuit->id, '/breakerA', null, 'its breaker stays in the panel'),
+            ...($circuit->gfci() === 'breaker' ? [Changes::set($circuit->id, '/gfci', 'none', 'its GFCI breaker stays in the panel')] : []),
+            ...ConverterFate::of($rig, $options, 'ac_out'),
         ];
     }
 }

@@ -7,7 +7,7 @@ namespace Hollin\Core\Plan\Arrangements;
 use Hollin\Core\Job\Rig;
 
 /** A stand-alone inverter and a transfer switch ahead of the whole panel. */
-final class TransferWhole extends Recipe
+final class TransferWhole implements Arrangement
 {
     public static function id(): string
     {
@@ -34,28 +34,23 @@ final class TransferWhole extends Recipe
         return Options::transfer() + Options::standAlone(ahead: true);
     }
 
-    protected function coilPort(): string
-    {
-        return 'ac_out';
-    }
-
     public function changes(Rig $rig, Options $options): array
     {
-        $panel = self::mainPanel($rig);
-        $feeder = self::shoreFeeder($rig, $panel);
-        [, $circuit] = self::converter($rig);
+        $panel = FoundParts::mainPanel($rig);
+        $feeder = FoundParts::shoreFeeder($rig, $panel);
+        [, $circuit] = FoundParts::converter($rig);
         $ahead = $options->converter() === 'ahead' && $circuit !== null;
 
         return [
-            ...$this->standAlone($options, 'hard_wired'),
-            ...$this->bank($rig, $options),
-            ...$this->transfer($options, 'Transfer switch', 30),
+            ...Units::standAlone($options, 'hard_wired'),
+            ...BankAssembly::of($rig, $options),
+            ...Units::transfer($options, 'Transfer switch', 30),
             ...($ahead
-                ? [...self::shoreBox($feeder, 'transfer', 'in_a', 30), ...self::moveCircuit($circuit, 'shore_box', 2)]
-                : [self::move($feeder->id, '/to', (object) ['at' => 'transfer', 'port' => 'in_a'], 'shore is input A')]),
-            self::feeder('inverter_out', 'Inverter to transfer switch', 'inverter', 'ac_out', 'transfer', 'in_b', self::branchCable('awg:10', 2.0)),
-            self::feeder('transfer_out', 'Transfer switch to main panel', 'transfer', 'out', $panel->id, 'line', self::branchCable('awg:10', 2.0)),
-            ...$this->fate($rig, $options),
+                ? [...Units::shoreBox($feeder, 'transfer', 'in_a', 30), ...Changes::moveCircuit($circuit, 'shore_box', 2)]
+                : [Changes::move($feeder->id, '/to', (object) ['at' => 'transfer', 'port' => 'in_a'], 'shore is input A')]),
+            Changes::feeder('inverter_out', 'Inverter to transfer switch', 'inverter', 'ac_out', 'transfer', 'in_b', Changes::branchCable('awg:10', 2.0)),
+            Changes::feeder('transfer_out', 'Transfer switch to main panel', 'transfer', 'out', $panel->id, 'line', Changes::branchCable('awg:10', 2.0)),
+            ...ConverterFate::of($rig, $options, 'ac_out'),
         ];
     }
 }

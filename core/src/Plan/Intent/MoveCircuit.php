@@ -7,7 +7,7 @@ namespace Hollin\Core\Plan\Intent;
 use Hollin\Core\Components\Panels\Circuit;
 use Hollin\Core\Components\Panels\Panel;
 use Hollin\Core\Job\Rig;
-use Hollin\Core\Plan\Arrangements\Recipe;
+use Hollin\Core\Plan\Arrangements\Changes;
 use Hollin\Core\Plan\Edit;
 use Hollin\Core\Plan\Planned;
 use Hollin\Core\Plan\Refused;
@@ -66,7 +66,7 @@ final class MoveCircuit implements Handler
                 ['slot' => $slot, 'half' => $half] = $home ? $own : ($free[0] ?? throw Refused::because('/intent/panel', sprintf('%s has no free slot.', $panel->label())));
             }
         }
-        foreach (Recipe::moveCircuit($circuit, $panel->id, $slot, $wires, $half) as $change) {
+        foreach (Changes::moveCircuit($circuit, $panel->id, $slot, $wires, $half) as $change) {
             $on->write($plan, $change);
         }
         $gfci = 'ch_' . $id . '_gfci';

@@ -1,0 +1,95 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Plan\Arrangements;
+
+use Hollin\Core\Components\Battery\Bank;
+use Hollin\Core\Components\Battery\DcFuse;
+use Hollin\Core\Components\Battery\FrameBond;
+use Hollin\Core\Components\Battery\Lead;
+use Hollin\Core\Job\Rig;
+use stdClass;
+
+/** The bank and its chain: fuse, disconnect, bars, shunt, leads. */
+final class BankAssembly
+{
+    /**
+     * Takes the old bank out and fits bank, fuse, disconnect, shunt, bars and leads; what landed on
+     * the old bank lands on the bars.
+     *
+     * @return list<stdClass>
+     */
+    public static function of(Rig $rig, Options $o): array
+    {
+        $changes = [];
+        $lfp = $o->text('chemistry', 'lfp') === 'lfp';
+        $run = $o->surveyed('dcRunM', 1.5);
+        $cable = fn(float $share): stdClass => (object) [
+            'size' => (object) ['value' => $o->text('dcSize', 'awg:4/0'), 'basis' => 'told'],
+            'lengthM' => (object) ['value' => round($run->value * $share, 2), 'basis' => $run->basis], 'sheath' => 'fine',
+        ];
+        foreach ($rig->all(Bank::class) as $old) {
+            foreach ($rig->components as $id => $part) {
+                $ends = match (true) {
+                    $part instanceof Lead => ['from' => $part->from(), 'to' => $part->to()],
+                    $part instanceof FrameBond => ['from' => $part->values->text('from')],
+                    default => [],
+                };
+                foreach ($ends as $end => $terminal) {
+                    if (in_array($terminal, $old->leadTerminals(), true)) {
+                        $bar = str_ends_with($terminal, '.pos') ? 'pos_bar.stud' : 'neg_bar.stud';
+                        $changes[] = Changes::move($id, "/{$end}", $bar, 'the old bank comes out');
+                    }
+                }
+            }
+            $changes[] = Changes::remove($old->id, 'replaced by the new bank');
+        }
+        array_push(
+            $changes,
+            Changes::fit('bank', [
+                'type' => 'battery_bank', 'label' => 'Bank', 'chemistry' => $o->text('chemistry', 'lfp'), 'unitV' => $lfp ? 12.8 : 12,
+                'unitAh' => $o->surveyed('unitAh', 200), 'series' => 1, 'parallel' => (int) $o->number('parallel', 2),
+            ] + ($lfp ? [
+                'bmsContinuousA' => (object) ['value' => 200, 'basis' => 'assumed'], 'bmsPeakA' => (object) ['value' => 400, 'basis' => 'assumed'],
+            ] : [])),
+            Changes::fit('main_fuse', ['type' => 'dc_fuse', 'label' => 'Main fuse', 'family' => $o->text('fuseFamily', 'class_t'), 'ratingA' => $o->surveyed('fuseA', 400)]),
+            Changes::fit('disconnect', ['type' => 'dc_switch', 'label' => 'Battery disconnect', 'ratingA' => (object) ['value' => 600, 'basis' => 'told']]),
+            Changes::fit('pos_bar', ['type' => 'bus_bar', 'label' => 'Positive bar', 'pole' => 'positive', 'ratingA' => 600]),
+            Changes::fit('neg_bar', ['type' => 'bus_bar', 'label' => 'Negative bar', 'pole' => 'negative', 'ratingA' => 600]),
+            Changes::fit('shunt', ['type' => 'shunt', 'label' => 'Shunt', 'ratingA' => 500]),
+            Changes::lead('ld_bank_fuse', 'Bank to fuse', 'bank.pos', 'main_fuse.in', 'positive', $cable(0.1)),
+            Changes::lead('ld_fuse_disc', 'Fuse to disconnect', 'main_fuse.out', 'disconnect.in', 'positive', $cable(0.2)),
+            Changes::lead('ld_disc_bar', 'Disconnect to bar', 'disconnect.out', 'pos_bar.stud', 'positive', $cable(0.2)),
+            Changes::lead('ld_bar_inv', 'Bar to inverter', 'pos_bar.stud', 'inverter.pos', 'positive', $cable(0.5)),
+            Changes::lead('ld_bank_shunt', 'Bank to shunt', 'bank.neg', 'shunt.battery', 'negative', $cable(0.3)),
+            Changes::lead('ld_shunt_bar', 'Shunt to bar', 'shunt.load', 'neg_bar.stud', 'negative', $cable(0.2)),
+            Changes::lead('ld_bar_inv_neg', 'Bar to inverter', 'neg_bar.stud', 'inverter.neg', 'negative', $cable(0.5)),
+        );
+        // What hung on the old battery behind a small device keeps one of its own, right at the bar.
+        foreach ($rig->all(Lead::class) as $lead) {
+            foreach ($rig->all(Bank::class) as $old) {
+                if (!$lead->isPositive() || $lead->from() !== "{$old->id}.pos") {
+                    continue;
+                }
+                $short = (object) [
+                    'size' => (object) ['value' => 'awg:4', 'basis' => 'told'], 'lengthM' => (object) ['value' => 0.15, 'basis' => 'told'], 'sheath' => 'fine',
+                ];
+                $fuse = $rig->find(explode('.', $lead->to())[0]);
+                if ($fuse instanceof DcFuse) {
+                    $changes[] = Changes::set($lead->id, '/cable', $short, 'the fuse sits right at the bar');
+                    $changes[] = Changes::set($fuse->id, '/family', 'mrbf', 'a thermal breaker cannot break what the new bank delivers');
+                    continue;
+                }
+                $changes[] = Changes::fit("{$lead->id}_fuse", ['type' => 'dc_fuse', 'label' => $lead->label() . ' fuse', 'family' => 'mrbf', 'ratingA' => (object) ['value' => 60, 'basis' => 'told']]);
+                $changes[] = Changes::lead("{$lead->id}_tap", 'Bar to fuse', 'pos_bar.stud', "{$lead->id}_fuse.in", 'positive', $short);
+                $changes[] = Changes::move($lead->id, '/from', "{$lead->id}_fuse.out", 'it gets its own fuse at the bar');
+            }
+        }
+        if ($rig->all(FrameBond::class) === []) {
+            $changes[] = Changes::fit('dc_frame_bond', ['type' => 'frame_bond', 'label' => 'DC negative to frame', 'from' => 'neg_bar.stud', 'cable' => $cable(0.3)]);
+        }
+
+        return $changes;
+    }
+}
