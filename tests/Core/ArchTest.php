@@ -40,6 +40,10 @@ arch('the solver knows network and states only')
     ->expect('Hollin\Core\Solve')
     ->not->toUse(['Hollin\Core\Operation', 'Hollin\Core\Rules', 'Hollin\Core\Sizing', 'Hollin\Core\Answers', 'Hollin\Core\Job', 'Hollin\Core\Plan']);
 
+arch('sizing is asked by the rules and knows none of them')
+    ->expect('Hollin\Core\Sizing')
+    ->not->toUse(['Hollin\Core\Rules', 'Hollin\Core\Answers', 'Hollin\Core\Wall', 'Hollin\Core\Plan']);
+
 arch('operation stands between solving and judging')
     ->expect('Hollin\Core\Operation')
     ->not->toUse(['Hollin\Core\Rules', 'Hollin\Core\Answers', 'Hollin\Core\Job', 'Hollin\Core\Plan', 'Hollin\Core\Components']);

@@ -6,6 +6,7 @@ namespace Hollin\Core\Rules;
 
 use Hollin\Core\Network\Battery;
 use Hollin\Core\Network\PowerConverter;
+use Hollin\Core\Reference\Figure;
 use Hollin\Core\Reference\Source;
 
 /** A unit that helps a small supply out from its battery, for longer than the battery lasts. */

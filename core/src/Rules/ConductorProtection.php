@@ -13,6 +13,7 @@ use Hollin\Core\Reference\Ampacity;
 use Hollin\Core\Reference\Cable;
 use Hollin\Core\Reference\ConductorSize;
 use Hollin\Core\Reference\ConductorTables;
+use Hollin\Core\Reference\Figure;
 use Hollin\Core\Reference\Source;
 use Hollin\Core\Sizing\NegativeReach;
 use Hollin\Core\Sizing\UnfusedWay;

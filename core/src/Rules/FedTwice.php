@@ -8,6 +8,7 @@ use Hollin\Core\Network\Element;
 use Hollin\Core\Network\ElementKind;
 use Hollin\Core\Network\Role;
 use Hollin\Core\Network\Walk;
+use Hollin\Core\Reference\Figure;
 use Hollin\Core\Reference\Source;
 use Hollin\Core\States\Situation;
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Rules;
 
+use Hollin\Core\Reference\Figure;
 use Hollin\Core\States\Setting;
 
 /** A hazard with the state and the path that prove it, its figures, and what can be done about it. */

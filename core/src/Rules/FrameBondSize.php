@@ -7,6 +7,7 @@ namespace Hollin\Core\Rules;
 use Hollin\Core\Network\Purpose;
 use Hollin\Core\Network\Walk;
 use Hollin\Core\Reference\ConductorSize;
+use Hollin\Core\Reference\Figure;
 use Hollin\Core\Reference\Source;
 
 /** The bond of the negative to the frame is too thin, or bonds the positive. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Rules;
 
+use Hollin\Core\Reference\Figure;
 use Hollin\Core\States\NamedState;
 
 /** What a rule saw in one situation or on the rig. The key names its cause, never its wording. */

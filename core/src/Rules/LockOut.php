@@ -6,6 +6,7 @@ namespace Hollin\Core\Rules;
 
 use Hollin\Core\Network\Load;
 use Hollin\Core\Network\PowerConverter;
+use Hollin\Core\Reference\Figure;
 use Hollin\Core\Reference\Source;
 
 /** What a contactor that locks the converter out costs, and what its lamp proves. */

@@ -6,6 +6,7 @@ namespace Hollin\Core\Rules;
 
 use Hollin\Core\Network\Load;
 use Hollin\Core\Network\PowerConverter;
+use Hollin\Core\Reference\Figure;
 use Hollin\Core\Reference\Source;
 
 /** A motor that somebody switches on where an inverter feeds it: whether it starts there, and on what wave it runs. */

@@ -7,6 +7,7 @@ namespace Hollin\Core\Rules;
 use Hollin\Core\Network\Element;
 use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Network\Role;
+use Hollin\Core\Reference\Figure;
 use Hollin\Core\Reference\Source;
 
 /** The breaker ahead of an inverter/charger is larger than its pass-through relay may carry. */

@@ -9,6 +9,7 @@ use Hollin\Core\Network\Element;
 use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Network\Walk;
 use Hollin\Core\Reference\ConductorTables;
+use Hollin\Core\Reference\Figure;
 use Hollin\Core\Reference\Source;
 use Hollin\Core\Reference\TripCurve;
 use Hollin\Core\Sizing\DirectShares;

@@ -7,6 +7,7 @@ namespace Hollin\Core\Rules;
 use Hollin\Core\Network\Element;
 use Hollin\Core\Network\Purpose;
 use Hollin\Core\Network\Walk;
+use Hollin\Core\Reference\Figure;
 use Hollin\Core\Reference\Source;
 use Hollin\Core\Solve\Impedance;
 

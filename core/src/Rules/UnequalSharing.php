@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Hollin\Core\Rules;
 
 use Hollin\Core\Network\PowerConverter;
+use Hollin\Core\Reference\Figure;
 use Hollin\Core\Reference\Source;
 use Hollin\Core\Sizing\DirectShares;
 use Hollin\Core\Sizing\InverterCurrent;

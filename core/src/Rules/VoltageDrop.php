@@ -7,6 +7,7 @@ namespace Hollin\Core\Rules;
 use Hollin\Core\Network\Element;
 use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Reference\ConductorSize;
+use Hollin\Core\Reference\Figure;
 use Hollin\Core\Reference\Source;
 use Hollin\Core\Sizing\ConductorChoice;
 use Hollin\Core\Sizing\DirectShares;

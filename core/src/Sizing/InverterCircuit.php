@@ -11,9 +11,9 @@ use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Network\Walk;
 use Hollin\Core\Reference\Ampacity;
 use Hollin\Core\Reference\ConductorSize;
+use Hollin\Core\Reference\Figure;
 use Hollin\Core\Reference\FuseFamily;
 use Hollin\Core\Reference\Source;
-use Hollin\Core\Rules\Figure;
 
 /** Everything about the circuit between a bank and an inverter: currents, cable, fuse, and what the plan has. */
 final readonly class InverterCircuit

@@ -3,9 +3,9 @@
 declare(strict_types=1);
 
 use Hollin\Core\Reference\Ampacity;
+use Hollin\Core\Reference\Figure;
 use Hollin\Core\Reference\Source;
 use Hollin\Core\Rules\Currents;
-use Hollin\Core\Rules\Figure;
 use Hollin\Core\Rules\Needs;
 use Hollin\Core\Rules\Path;
 use Hollin\Core\Rules\Reach;

@@ -2,8 +2,8 @@
 
 declare(strict_types=1);
 
+use Hollin\Core\Rules\AcRun;
 use Hollin\Core\Rules\Sample;
-use Hollin\Core\Sizing\AcRun;
 use Hollin\Core\Sizing\BoxVolume;
 use Hollin\Core\Sizing\TypicalWeight;
 use Tests\Rigs;

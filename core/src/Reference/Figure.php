@@ -2,9 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Hollin\Core\Rules;
-
-use Hollin\Core\Reference\Source;
+namespace Hollin\Core\Reference;
 
 /** A computed number with its unit, its limit where there is one, its arithmetic and its source. */
 final readonly class Figure

@@ -2,14 +2,13 @@
 
 declare(strict_types=1);
 
-namespace Hollin\Core\Sizing;
+namespace Hollin\Core\Rules;
 
 use Hollin\Core\Network\Element;
 use Hollin\Core\Network\Role;
 use Hollin\Core\Reference\Ampacity;
 use Hollin\Core\Reference\Cable;
 use Hollin\Core\Reference\ConductorSize;
-use Hollin\Core\Rules\Examination;
 
 /**
  * One 120 V cable of a rig: what can arrive in it before a device opens (the breaker ahead, or after
