@@ -28,7 +28,7 @@ const TESTS = [
     'Solve' => [['tests/Core/Solve', 'tests/Outside/WorkedExamplesTest.php', 'tests/Core/Operation'], ['tests/Core/Laws', 'tests/Outside/SpiceTest.php']],
     'Sizing' => [['tests/Core/Sizing', 'tests/Core/Network', 'tests/Outside/PublishedFiguresTest.php'], ['tests/Core/Rules/SamplesTest.php', 'tests/Core/Laws']],
     'States' => [['tests/Core/States', 'tests/Core/Components'], ['tests/Core/Answers', 'tests/Core/Rules']],
-    'Rules' => [['tests/Core/Rules/SamplesTest.php', 'tests/Core/Rules'], ['tests/Outside/TradeFactsTest.php']],
+    'Rules' => [['tests/Core/Rules/SamplesTest.php', 'tests/Core/Rules'], ['tests/Outside/TradeFactsTest.php', 'tests/Core/Answers/RemediesTest.php']],
 ];
 
 const SWAPS = [

@@ -620,3 +620,17 @@ it('leaves what a receptacle\'s own breaker covers to its maker, and tells where
     'a hard-wired output' => [[Sample::set('inverter', '/outletA', null)], ['none|c_outlets|inverter']],
     'a receptacle with a breaker' => [[Sample::set('inverter', '/outletA', 15)], []],
 ]);
+
+it('names every state in which a bank charges itself, though another charger runs on shore beside it', function (): void {
+    // The locker's charger on the factory inverter; the converter, first of the two, on shore.
+    $loop = Rigs::findings(Rigs::asFound(Rigs::demo('tideline')), 'charging_loop');
+    expect($loop)->toHaveCount(1)->and($loop[0]->hit->key)->toBe('locker_charger|factory_inverter')
+        ->and($loop[0]->states)->toContain('inverting', 'shore_and_inverter', 'generator_and_inverter');
+});
+
+it('proposes a switch for what starts by itself where there is a breaker to switch', function (): void {
+    $finding = theFinding('starts_by_itself', Sample::choose('in_line'));
+    expect(array_map(fn($r): string => $r->label, $finding->hit->remedies))->toBe(['Switch Air conditioner off by hand when inverting']);
+    $panel = theFinding('starts_by_itself', Sample::survey('main_panel', '/slots', 14), usual(['circuits' => ['c_fridge' => true]]));
+    expect($panel->hit->remedies[0]->intent)->toMatchArray(['kind' => 'move_circuit', 'circuit' => 'c_fridge', 'panel' => 'main_panel']);
+});

@@ -118,3 +118,14 @@ it('asks the batteries anew when a failure parts one pole of two that move toget
         ->and($between($stuck['plus.stuck_open']))->toBeNull()->and($between($stuck['minus.stuck_open']))->toBeNull()
         ->and($between(null))->toEqualWithDelta(13.2, 1e-9);
 });
+
+it('lets batteries of one chemistry and one number of cells stand side by side', function (float $volts, Hollin\Core\Reference\Chemistry $chemistry, bool $like): void {
+    $graph = new Graph();
+    Small::battery($graph, 'a', 0.003);
+    Small::battery($graph, 'b', 0.003, $chemistry, $volts);
+    expect(DirectPotentials::areLike(...array_values($graph->batteries)))->toBe($like);
+})->with([
+    'the same' => [12.8, Hollin\Core\Reference\Chemistry::Lfp, true],
+    'lead beside it' => [12.0, Hollin\Core\Reference\Chemistry::Flooded, false],
+    'twice the cells' => [25.6, Hollin\Core\Reference\Chemistry::Lfp, false],
+]);
