@@ -164,7 +164,7 @@ final class Paint
             $live = $bare ? array_keys(array_filter($pins->pins, fn(string $terminal): bool => $settled->situation->hotAt($terminal) !== null)) : [];
             $found[$pins->component] = ['bare' => $bare, 'live' => $live, 'words' => match (true) {
                 !$bare => ($rig->graph->devices[$pins->device] ?? null)?->everyPosition()[$settled->positions[$pins->device] ?? ''] ?? '',
-                $live !== [] => implode(' and ', $live) . ' pin live!',
+                $live !== [] => implode(' and ', $live) . (count($live) === 1 ? ' pin live!' : ' pins live!'),
                 default => 'pins bare, not live',
             }];
         }
