@@ -60,7 +60,7 @@ describe('the wall of the demo rig', () => {
   });
 
   it("says in each state what the inlet's pins are", () => {
-    expect(words(wallOf(planned, 'inverting'))).toContain('hot and neutral pin live!');
+    expect(words(wallOf(planned, 'inverting'))).toContain('hot and neutral pins live!');
     expect(words(wallOf(planned, 'nothing'))).toContain('pins bare, not live');
     expect(words(wallOf(planned, 'shore_s30'))).toContain('in 30 A');
   });
