@@ -72,17 +72,22 @@ final class BruteForce
         return $best;
     }
 
+    /** @return list<StateRule&Claims> */
+    private static function claiming(): array
+    {
+        return array_values(array_filter(RuleBook::rules(), fn($r): bool => $r instanceof StateRule && $r instanceof Claims));
+    }
+
     /**
-     * What each single failure undoes of what a rig claims, by trying all of them from every named state, with
-     * every slip beside it, and on the way from every named state to every other.
+     * What each single failure brings about, at rest and on the way.
      *
-     * @return array<string, list<string>> claim => failures, each with how near it is
+     * @return array<string, array<string, list<int>>> hazard => failure in words => slips beside it, each time it was seen
      */
-    public static function undone(Examination $rig): array
+    public static function failing(Examination $rig): array
     {
         $engine = $rig->engine;
         $automatic = $engine->automatic();
-        $rules = array_filter(RuleBook::rules(), fn($r): bool => $r instanceof StateRule && $r instanceof Claims);
+        $rules = self::claiming();
         $hits = function (Situation $situation) use ($rules, $rig): array {
             $keys = [];
             foreach ($rules as $rule) {
@@ -129,6 +134,20 @@ final class BruteForce
                 }
             }
         }
+
+        return $ways;
+    }
+
+    /**
+     * What each single failure undoes of what a rig claims, by trying all of them from every named state, with
+     * every slip beside it, and on the way from every named state to every other.
+     *
+     * @return array<string, list<string>> claim => failures, each with how near it is
+     */
+    public static function undone(Examination $rig): array
+    {
+        $rules = self::claiming();
+        $ways = self::failing($rig);
         $undone = [];
         foreach ($rules as $rule) {
             foreach ($rule->claims($rig) as $claim) {

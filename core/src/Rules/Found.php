@@ -26,7 +26,15 @@ final readonly class Found
         public array $states = [],
         public array $from = [],
         public ?int $step = null,
+        /** @var ?array{slips: int, words: string} a single failure that does it with fewer slips */
+        public ?array $failure = null,
     ) {}
+
+    /** @param ?array{slips: int, words: string} $failure */
+    public function orBy(?array $failure): self
+    {
+        return new self($this->key, $this->kind, $this->setting, $this->state, $this->slips, $this->words, $this->states, $this->from, $this->step, $failure);
+    }
 
     /** @param list<string> $states */
     public static function set(string $key, Setting $setting, ?string $state, int $slips, string $words, array $states): self

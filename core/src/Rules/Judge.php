@@ -84,6 +84,10 @@ final class Judge
             default => Ways::slips($found->slips, $found->words),
         };
 
+        if ($found->failure !== null) {
+            $ways = $ways->orFailing($found->failure['words'], $found->failure['slips']);
+        }
+
         return $this->finding($rule, $hit, $ways, $found->setting, $found->state, $situation, $found->states);
     }
 

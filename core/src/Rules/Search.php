@@ -52,15 +52,23 @@ final class Search
         $this->passing();
         $this->outside();
         $extent = $enumerated && $this->direct->whole ? Extent::All : Extent::TwoSlips;
-        $undoing = new Undoing($this->rig, $this->hazards, $this->best + $this->reached + $this->passed, $this->outsideFound, $this->isAlike(...), $extent === Extent::All && $this->rig->engine->network->left === []);
+        $undoing = new Undoing($this->rig, $this->hazards, $this->slips(), $this->outsideFound, $this->isAlike(...), $extent === Extent::All && $this->rig->engine->network->left === []);
 
-        return new Proof($this->found, $undoing->prevented(), new Coverage(
+        $found = array_map(fn(Found $f): Found => $f->kind === 'slips' && $f->slips > 0 ? $f->orBy($undoing->nearer($f->key)) : $f, $this->found);
+
+        return new Proof($found, $undoing->prevented(), new Coverage(
             $extent,
             $enumeration->total(),
             $this->settings + count($this->direct->joined),
             $this->rig->engine->situationCount(),
             array_values(array_map(fn(string $id): string => $this->rig->graph->devices[$id]->label, array_keys($this->rig->engine->network->left))),
         ));
+    }
+
+    /** @return array<string, int> hazards that controls alone show => fewest slips */
+    private function slips(): array
+    {
+        return array_map(fn(array $b): int => $b['slips'], $this->best) + array_map(fn(): int => 0, $this->reached + $this->passed);
     }
 
     private function named(): void

@@ -33,7 +33,7 @@ final class Undoing
     private readonly array $rules;
 
     /**
-     * @param array<string, mixed> $found hazards that controls alone show
+     * @param array<string, int> $found hazards that controls alone show => fewest slips
      * @param array<string, array{slips: int, words: string}> $outside hazards that need a faulty pedestal
      * @param \Closure(Setting, string, string): bool $isAlike whether another position of a control makes no odds
      * @param bool $whole whether what controls show was looked for in every setting
@@ -212,6 +212,9 @@ final class Undoing
     {
         foreach ($this->hits($situation) as $key) {
             foreach (isset($anyway[$key]) ? [] : $alike as $failure) {
+                if ($slips >= ($this->found[$key] ?? PHP_INT_MAX)) {
+                    continue;
+                }
                 $at = "{$key}#{$failure->id}" . ($lastsS === null ? '' : '~');
                 if ($slips < ($this->undone[$at]['slips'] ?? PHP_INT_MAX)) {
                     $this->undone[$at] = ['slips' => $slips, 'failure' => $failure, 'lastsS' => $lastsS, 'state' => $state];
@@ -311,12 +314,29 @@ final class Undoing
         return $hits;
     }
 
-    /** @return list<string> hazards of the rules that claim something is impossible, but what controls alone show */
+    /**
+     * The single failure that brings a hazard about with fewer slips than controls alone, if there is one.
+     *
+     * @return ?array{slips: int, words: string}
+     */
+    public function nearer(string $key): ?array
+    {
+        $nearest = null;
+        foreach ($this->undone as $at => ['slips' => $slips, 'failure' => $failure, 'lastsS' => $lastsS]) {
+            if ($lastsS === null && str_starts_with($at, "{$key}#") && $slips < ($nearest['slips'] ?? PHP_INT_MAX)) {
+                $nearest = ['slips' => $slips, 'words' => $failure->words];
+            }
+        }
+
+        return $nearest;
+    }
+
+    /** @return list<string> hazards of the rules that claim something is impossible, but what needs no slip at all */
     private function hits(Situation $situation): array
     {
         return $this->hitsOf[$situation->key] ??= array_values(array_filter(
             $this->hazards->of($situation),
-            fn(string $key): bool => !isset($this->found[$key]) && isset($this->rules[strstr($key, '|', true)]),
+            fn(string $key): bool => ($this->found[$key] ?? 1) > 0 && isset($this->rules[strstr($key, '|', true)]),
         ));
     }
 }

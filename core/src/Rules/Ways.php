@@ -29,6 +29,12 @@ final readonly class Ways
         };
     }
 
+    /** Another minimal pair: one failure, and fewer slips than without it. */
+    public function orFailing(string $what, int $slips): self
+    {
+        return new self($this->kind, [...$this->pairs, ['slips' => $slips, 'failures' => 1, 'words' => $what]], "{$this->words}; or by one failure" . ($slips === 1 ? ' and one slip' : '') . ": {$what}");
+    }
+
     /** Nobody does anything: what surrounds the rig changes under a named state. */
     public static function outage(string $what): self
     {

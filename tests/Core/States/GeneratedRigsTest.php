@@ -173,3 +173,25 @@ it('tells of every single failure what trying it tells, on more rigs', function 
     }
     expect($undone)->not->toBe([]);
 })->with(range(20, 69))->group('drawn');
+
+it('keeps both minimal pairs of a hazard: so many slips, or one failure with fewer', function (Examination $rig, bool $one): void {
+    $failing = BruteForce::failing($rig);
+    $some = 0;
+    foreach ((new Hollin\Core\Rules\Judge($rig))->findings as $finding) {
+        $rule = array_values(array_filter(Hollin\Core\Rules\RuleBook::rules(), fn($r): bool => $r::definition()->id === $finding->rule->id))[0];
+        if (!$rule instanceof Hollin\Core\Rules\StateRule || !$rule instanceof Hollin\Core\Rules\Claims || !in_array($finding->ways->kind, ['slips', 'remote'], true) || str_starts_with($finding->ways->words, 'one slip: in')) {
+            continue;
+        }
+        $alone = $finding->ways->pairs[0]['slips'];
+        $with = array_filter($failing["{$finding->rule->id}|{$finding->hit->key}"] ?? [], fn(string $words): bool => !str_ends_with($words, ', passing'), ARRAY_FILTER_USE_KEY);
+        $least = $with === [] ? PHP_INT_MAX : min(array_map(min(...), $with));
+        $pairs = array_map(fn(array $p): array => [$p['slips'], $p['failures']], $finding->ways->pairs);
+        expect($pairs)->toBe($least < $alone ? [[$alone, 0], [$least, 1]] : [[$alone, 0]], $finding->hit->text);
+        $some += $least < $alone ? 1 : 0;
+    }
+    $one ? expect($some)->toBeGreaterThan(0) : null;
+})->with(fn() => [
+    'a generator, a surge unit, a lock-out' => [fn() => Rigs::planned(Rigs::demo('tideline'), 'line'), true],
+    'one changeover switch' => [fn() => Rigs::planned(Rigs::demo('archive'), 'hand'), true],
+    ...array_map(fn(int $seed) => [fn() => Rigs::planned(Rigs::varied($seed)), $seed === 11], range(1, 24)),
+]);
