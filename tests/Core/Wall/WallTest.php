@@ -90,7 +90,7 @@ describe('paint', function (): void {
         expect($paint['buses']['main_panel'])->toBe(['soft' => true, 'source' => 'I', 'neutralLive' => 'I', 'exchanged' => null])
             ->and($paint['buses']['inverter_panel'])->toBe(['soft' => false, 'source' => 'I', 'neutralLive' => null, 'exchanged' => null])
             ->and($paint['links']['feeder_main']['soft'])->toBeTrue()
-            ->and($paint['pins']['inlet'])->toBe(['bare' => true, 'live' => ['hot', 'neutral']]);
+            ->and($paint['pins']['inlet'])->toBe(['bare' => true, 'live' => ['hot', 'neutral'], 'words' => 'hot and neutral pins live!']);
     });
 
     it('counts bonds by source and shows which are closed', function (): void {
