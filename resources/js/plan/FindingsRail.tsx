@@ -105,7 +105,10 @@ export function FindingsRail({ answer, focus, pick, offers, chosen, unchoose, mo
                   <b>{p.title}</b>
                   <span>
                     by {p.by}
-                    {p.undoneBy.length === 0 ? '; survives any single failure' : '; undone by one failure:'}
+                    {p.proven ? '' : ', as far as was checked'}
+                    {p.undoneBy.length === 0
+                      ? `; survives any single failure${p.proven ? '' : ' that was tried'}`
+                      : '; undone by one failure:'}
                   </span>
                   {p.undoneBy.length > 0 && (
                     <ul className="undone">

@@ -126,6 +126,14 @@ describe('an answer without findings', () => {
     expect(words(rail(clean))).toContain('Nothing found in the states checked. What was not surveyed was not checked.');
   });
 
+  it('claims no more of what was made impossible than was proven', () => {
+    const firm = { ...line.prevented[0]!, undoneBy: [] };
+    expect(words(rail({ ...line, prevented: [firm] }))).not.toContain('as far as was checked');
+    const near = words(rail({ ...line, prevented: [{ ...firm, proven: false }] }));
+    expect(near).toContain('as far as was checked');
+    expect(near).toContain('survives any single failure that was tried');
+  });
+
   it('says what was checked as the answer words it', () => {
     const near = 'too many to check: of about 10^40 states the named ones and those within two slips of them';
     expect(words(rail({ ...planned, checked: { ...planned.checked, all: false, words: near } }))).toContain(near);
