@@ -1,5 +1,5 @@
 import type { Answer, Plate } from '../api/client';
-import { carried, seconds } from './signs';
+import { carried, byItself } from './signs';
 
 /** What a switching device is in, and whether it moved by itself. */
 export function GateFacts({
@@ -25,9 +25,7 @@ export function GateFacts({
     <span className="gate">
       {plate.type !== 'inverter' && <Paths type={plate.type} closed={gate?.ways ?? []} />}
       <span className="gate-line">
-        <span className={moved ? 'tag tag-moved' : ''}>
-          {moved ? `${moved.order} · by itself, ${seconds(moved.atS)}` : (gate?.words ?? '')}
-        </span>
+        <span className={moved ? 'tag tag-moved' : ''}>{moved ? byItself(moved) : (gate?.words ?? '')}</span>
         {out !== undefined && out > 0.05 && <b className="figures">{out.toFixed(1)} A</b>}
       </span>
       <span className="gate-line quiet">{[moved ? gate?.words : '', ...(gate?.settings ?? [])].filter(Boolean).join(' · ')}</span>

@@ -2,7 +2,7 @@ import type { ReactNode } from 'react';
 import type { Answer, Finding, Link, Plate } from '../api/client';
 import type { Box } from './layout';
 import { SOURCE_WORDS } from './paint';
-import { place, Severity, Staple, carried, seconds } from './signs';
+import { place, Severity, Staple, carried, byItself } from './signs';
 import { GateFacts, Bridge } from './gates';
 
 export interface Common {
@@ -80,9 +80,7 @@ export function PlateFacts({
       <span className="gate">
         <Bridge position={gate?.position ?? 'rest'} />
         <span className="gate-line">
-          <span className={`tag ${moved ? 'tag-moved' : ''}`}>
-            {moved ? `${moved.order} · by itself, ${seconds(moved.atS)}` : `switch: ${gate?.mode ?? ''}`}
-          </span>
+          <span className={`tag ${moved ? 'tag-moved' : ''}`}>{moved ? byItself(moved) : `switch: ${gate?.mode ?? ''}`}</span>
           <Staple closed={gate?.bond ?? false} />
         </span>
         <span className="gate-line">

@@ -35,6 +35,11 @@ export function carried(elements: string[] | undefined, amps: Record<string, num
   return known === undefined ? undefined : amps?.[known];
 }
 
-export function seconds(s: number): string {
+function seconds(s: number): string {
   return s < 1 ? `${Math.round(s * 1000)} ms` : `${s < 10 ? s : Math.round(s)} s`;
+}
+
+/** That a device moved by itself: as which one, and after how long. */
+export function byItself(moved: { order: number; atS: number }): string {
+  return `${moved.order} · by itself, ${seconds(moved.atS)}`;
 }
