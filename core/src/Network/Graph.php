@@ -77,6 +77,22 @@ final class Graph
         return $this->neighbours;
     }
 
+    /** @var ?array<string, array<string, Element>> */
+    private ?array $elementsOf = null;
+
+    /** @return array<string, Element> elements of a component, by id */
+    public function elementsOf(string $component): array
+    {
+        if ($this->elementsOf === null) {
+            $this->elementsOf = [];
+            foreach ($this->elements as $id => $element) {
+                $this->elementsOf[$element->component][$id] = $element;
+            }
+        }
+
+        return $this->elementsOf[$component] ?? [];
+    }
+
     public function label(string $component): string
     {
         return isset($this->parts[$component]) ? $this->parts[$component]->label : $component;
@@ -293,7 +309,7 @@ final class Graph
     public function with(Fault ...$faults): self
     {
         $faulty = clone $this;
-        $faulty->neighbours = null;
+        $faulty->neighbours = $faulty->elementsOf = null;
         foreach ($faults as $fault) {
             $faulty->elements = $fault->in($faulty->elements);
         }
@@ -327,6 +343,6 @@ final class Graph
     {
         $this->terminal($element->a, $element->b);
         $this->elements[$element->id] = $element;
-        $this->neighbours = null;
+        $this->neighbours = $this->elementsOf = null;
     }
 }

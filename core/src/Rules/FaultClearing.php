@@ -45,15 +45,16 @@ final class FaultClearing implements RigRule
     {
         $worst = [];
         $seen = [];
+        $wires = self::wires($rig);
         foreach ($rig->settled as $state => $settled) {
             if (isset($seen[$settled->situation->key])) {
                 continue;
             }
             $seen[$settled->situation->key] = true;
-            foreach ($this->currents($rig, $settled->situation) as $circuit => [$source, $amps, $touchV, $breakerA]) {
+            foreach ($this->currents($rig, $settled->situation, $wires) as $circuit => [$source, $amps, $breakerA]) {
                 $share = $amps / $breakerA;
                 if (self::lasts($rig, $source, $amps, $share) && $share < ($worst[$source]['share'] ?? INF)) {
-                    $worst[$source] = ['share' => $share, 'amps' => $amps, 'touchV' => $touchV, 'breakerA' => $breakerA, 'circuit' => $circuit, 'state' => $state];
+                    $worst[$source] = ['share' => $share, 'amps' => $amps, 'breakerA' => $breakerA, 'circuit' => $circuit, 'state' => $state];
                 }
             }
         }
@@ -70,7 +71,7 @@ final class FaultClearing implements RigRule
                     $w['share'],
                     $w['breakerA'],
                     $w['share'] < self::NEVER ? 'it may never open' : sprintf('it opens by heat %s, if the source lasts that long', TripCurve::words(TripCurve::seconds('breaker', $w['share']))),
-                    $w['touchV'],
+                    self::touchV(self::mesh($rig, $rig->settled[$w['state']]->situation, $wires), $rig->graph->circuits[$w['circuit']], $rig->graph->sources[$source]->b, $w['amps']),
                 ),
                 [$unit, $w['circuit']],
                 [new Figure('Fault current', $w['amps'], 'A', 'volts over the loop\'s resistance, no more than the source\'s surge', Source::computed('loop resistance at 75 °C'), self::HEAT * $w['breakerA'], true)],
@@ -124,12 +125,26 @@ final class FaultClearing implements RigRule
         return array_values($hits);
     }
 
+    /** @return list<array{Element, float, string}> everything a line-to-case fault can run through: its ohm, and the branch circuit with nothing but loads on it that it belongs to */
+    private static function wires(Examination $rig): array
+    {
+        $wires = [];
+        foreach ($rig->graph->elements as $element) {
+            if ($element->kind === ElementKind::Bond || in_array($element->role, [Role::L1, Role::N, Role::PE], true)) {
+                $wires[] = [$element, Impedance::ohm($element, $rig->graph, 75.0), isset($rig->engine->network->heldClosed["{$element->component}.breaker"]) ? $element->component : ''];
+            }
+        }
+
+        return $wires;
+    }
+
     /**
-     * Fault current and touch voltage at each outlet that works in a situation.
+     * Fault current at each outlet that works in a situation.
      *
-     * @return array<string, array{string, float, float, float}> circuit => source, A, V, breaker A
+     * @param list<array{Element, float, string}> $wires
+     * @return array<string, array{string, float, float}> circuit => source, A, breaker A
      */
-    private function currents(Examination $rig, Situation $situation): array
+    private function currents(Examination $rig, Situation $situation, array $wires): array
     {
         $found = [];
         $mesh = $ohms = null;
@@ -148,7 +163,7 @@ final class FaultClearing implements RigRule
             }
             // No loop is longer than everything on the way laid end to end: where that clears, nothing need be solved.
             $s = $rig->graph->sources[$source];
-            $ohms ??= self::ohms($rig, $situation);
+            $ohms ??= self::ohms($situation, $wires);
             $longest = $s->impedanceOhm + $ohms[''];
             for ($at = $end, $hops = 0; $at !== null && $hops < 20; $hops++) {
                 $longest += $ohms[$at->circuit] ?? 0.0;
@@ -158,23 +173,40 @@ final class FaultClearing implements RigRule
             if (!self::lasts($rig, $source, $least, $least / $breakerA)) {
                 continue;
             }
-            $mesh ??= self::mesh($rig, $situation);
-            $a = $mesh->node[$end->hot] ?? null;
-            $b = $mesh->node[$end->ground] ?? null;
-            if ($a === null || $b === null) {
+            if ($s->surgeA > 0 && $least >= $s->surgeA) {
+                $found[$id] = [$source, $s->surgeA, $breakerA];
                 continue;
             }
-            [$re] = $mesh->volts([['fault', $a, $b, 1.0, 0.0]]);
-            $ohm = $re[$a] - $re[$b];
-            $amps = $s->volts / max(1e-3, $ohm);
-            if ($s->surgeA > 0) {
-                $amps = min($amps, $s->surgeA);
+            $mesh ??= self::mesh($rig, $situation, $wires);
+            $ohm = self::acrossFault($mesh, $end);
+            if ($ohm !== null) {
+                $found[$id] = [$source, min($s->volts / max(1e-3, $ohm[0]), $s->surgeA > 0 ? $s->surgeA : INF), $breakerA];
             }
-            $home = $mesh->node[$s->b] ?? null;
-            $found[$id] = [$source, $amps, $home === null ? 0.0 : abs($re[$b] - $re[$home]) * $amps, $breakerA];
         }
 
         return $found;
+    }
+
+    /** @return ?array{float, array<int, float>} ohm of the loop that a fault to the case at an outlet closes, and V of each node for one ampere in it */
+    private static function acrossFault(NodalNetwork $mesh, CircuitEnd $end): ?array
+    {
+        $a = $mesh->node[$end->hot] ?? null;
+        $b = $mesh->node[$end->ground] ?? null;
+        if ($a === null || $b === null) {
+            return null;
+        }
+        [$re] = $mesh->volts([['fault', $a, $b, 1.0, 0.0]]);
+
+        return [$re[$a] - $re[$b], $re];
+    }
+
+    /** What the case of an outlet stands at while so many amps run through a fault to it, V. */
+    private static function touchV(NodalNetwork $mesh, CircuitEnd $end, string $home, float $amps): float
+    {
+        $across = self::acrossFault($mesh, $end);
+        $home = $mesh->node[$home] ?? null;
+
+        return $across === null || $home === null ? 0.0 : abs($across[1][$mesh->node[$end->ground]] - $across[1][$home]) * $amps;
     }
 
     /** Whether a GFCI at the outlet or ahead of it sees a fault to the case. */
@@ -203,32 +235,33 @@ final class FaultClearing implements RigRule
         return null;
     }
 
-    /** @return array<string, float> ohm of all that is closed by branch circuit with nothing but loads on it; the rest together under '' */
-    private static function ohms(Examination $rig, Situation $situation): array
+    /**
+     * @param list<array{Element, float, string}> $wires
+     * @return array<string, float> ohm of all that is closed by branch circuit with nothing but loads on it; the rest together under ''
+     */
+    private static function ohms(Situation $situation, array $wires): array
     {
         $ohms = ['' => 0.0];
-        foreach ($rig->graph->elements as $id => $element) {
-            if (self::carries($element, $id, $situation)) {
-                $of = isset($rig->engine->network->heldClosed["{$element->component}.breaker"]) ? $element->component : '';
-                $ohms[$of] = ($ohms[$of] ?? 0.0) + Impedance::ohm($element, $rig->graph, 75.0);
+        foreach ($wires as [$element, $ohm, $of]) {
+            if ($situation->isClosed($element->id)) {
+                $ohms[$of] = ($ohms[$of] ?? 0.0) + $ohm;
             }
         }
 
         return $ohms;
     }
 
-    private static function carries(Element $element, string $id, Situation $situation): bool
-    {
-        return ($element->kind === ElementKind::Bond || in_array($element->role, [Role::L1, Role::N, Role::PE], true)) && $situation->isClosed($id);
-    }
-
-    /** Everything closed, hot, sources as their own impedance. */
-    private static function mesh(Examination $rig, Situation $situation): NodalNetwork
+    /**
+     * Everything closed, hot, sources as their own impedance.
+     *
+     * @param list<array{Element, float, string}> $wires
+     */
+    private static function mesh(Examination $rig, Situation $situation, array $wires): NodalNetwork
     {
         $mesh = new NodalNetwork();
-        foreach ($rig->graph->elements as $id => $element) {
-            if (self::carries($element, $id, $situation)) {
-                $mesh->add('wire', $id, $element->a, $element->b, 1 / Impedance::ohm($element, $rig->graph, 75.0));
+        foreach ($wires as [$element, $ohm]) {
+            if ($situation->isClosed($element->id)) {
+                $mesh->add('wire', $element->id, $element->a, $element->b, 1 / $ohm);
             }
         }
         foreach (array_keys($situation->acSources()) as $id) {

@@ -21,6 +21,9 @@ final class Hazards
     /** @var array<string, list<string>> the battery side of a situation => its hazards */
     private array $ofDirect = [];
 
+    /** @var array<string, StateRule&Claims> rules that claim something to be impossible, by id */
+    public readonly array $claiming;
+
     public function __construct(private readonly Examination $rig)
     {
         $direct = $others = [];
@@ -33,12 +36,7 @@ final class Hazards
         }
         $this->directRules = $direct;
         $this->otherRules = $others;
-    }
-
-    /** @return array<string, StateRule&Claims> rules that claim something to be impossible, by id */
-    public function claiming(): array
-    {
-        return array_filter($this->directRules + $this->otherRules, fn(StateRule $r): bool => $r instanceof Claims);
+        $this->claiming = array_filter($direct + $others, fn(StateRule $r): bool => $r instanceof Claims);
     }
 
     /** @return list<string> of every state rule */
@@ -48,6 +46,12 @@ final class Hazards
         $rest = $this->ofRest($situation);
 
         return $direct === [] ? $rest : [...$direct, ...$rest];
+    }
+
+    /** @return list<string> of the rules that claim something to be impossible; not kept */
+    public function claimed(Situation $situation): array
+    {
+        return $this->asked($this->claiming, $situation);
     }
 
     /** @return list<string> of the battery side alone */

@@ -58,7 +58,7 @@ final class PassThrough implements RigRule
         $remedies = [];
         foreach ($rig->graph->circuits as $id => $circuit) {
             $part = $circuit->feeds === $inverter ? $rig->graph->partAt($id) : null;
-            $way = array_filter($rig->graph->elements, fn(Element $e): bool => $e->component === $id && $e->role === Role::L1 && $e->cable !== null);
+            $way = array_filter($rig->graph->elementsOf($id), fn(Element $e): bool => $e->role === Role::L1 && $e->cable !== null);
             $remedies[] = $part === null ? null : Devices::smaller($part, min($ratingA, Devices::leastOf($way)), 'protects the relay');
         }
 

@@ -8,6 +8,8 @@ use Hollin\Core\Network\Device;
 use Hollin\Core\States\DirectSide;
 use Hollin\Core\States\Enumeration;
 use Hollin\Core\States\Setting;
+use Hollin\Core\States\Settled;
+use Hollin\Core\States\Untouched;
 
 /** Asks every state rule about every state of a rig, and finds the nearest way to each hazard. */
 final class Search
@@ -16,6 +18,8 @@ final class Search
     public const PASSING_S = 0.1;
 
     private readonly Hazards $hazards;
+
+    private readonly Untouched $untouched;
 
     /** Settings gone through. */
     private int $settings = 0;
@@ -33,6 +37,7 @@ final class Search
     public function __construct(private readonly Examination $rig)
     {
         $this->hazards = new Hazards($rig);
+        $this->untouched = new Untouched($rig->engine);
         $this->proof = $this->searched();
     }
 
@@ -52,7 +57,7 @@ final class Search
         $this->passing();
         $this->outside();
         $extent = $enumerated && $this->direct->whole ? Extent::All : Extent::TwoSlips;
-        $undoing = new Undoing($this->rig, $this->hazards, $this->slips(), $this->outsideFound, $this->isAlike(...), $extent === Extent::All && $this->rig->engine->network->left === []);
+        $undoing = new Undoing($this->rig, $this->hazards, $this->slips(), $this->outsideFound, $this->untouched, $this->isAlike(...), $extent === Extent::All && $this->rig->engine->network->left === []);
 
         $found = array_map(fn(Found $f): Found => $f->kind === 'slips' && $f->slips > 0 ? $f->orBy($undoing->nearer($f->key)) : $f, $this->found);
 
@@ -93,9 +98,18 @@ final class Search
         // Where the battery side is not gone through by itself, its rules are asked here.
         $ask = $this->direct->controls === [] ? $this->hazards->of(...) : $this->hazards->ofRest(...);
         foreach ($this->direct->told as ['setting' => $direct, 'nearest' => $nearest]) {
-            foreach ($apart->settings($direct) as $setting) {
+            $known = [];
+            foreach ($apart->settings($direct) as $number => $setting) {
                 $this->settings++;
-                $hits = array_values(array_filter($ask($this->rig->engine->settle($setting)->situation), fn(string $key): bool => ($this->best[$key]['slips'] ?? 1) > 0));
+                $shown = $known[$number] ?? null;
+                if ($shown === null) {
+                    $settled = $this->rig->engine->settle($setting);
+                    $shown = $ask($settled->situation);
+                    foreach ($apart->alike($number, $setting, $this->untouched->of($settled)) as $other) {
+                        $known[$other] = $shown;
+                    }
+                }
+                $hits = array_values(array_filter($shown, fn(string $key): bool => ($this->best[$key]['slips'] ?? 1) > 0));
                 if ($hits !== []) {
                     $this->better($hits, $this->nearest($setting, $controls, $nearest));
                 }
@@ -158,13 +172,14 @@ final class Search
     /** Settings within two slips of a named state, when there are too many to go through. */
     private function nearby(Enumeration $enumeration): void
     {
-        foreach ($this->rig->named as $state) {
+        foreach ($this->rig->named as $id => $state) {
+            $untouched = $this->untouched->of($this->rig->settled[$id]);
             foreach ($enumeration->controls() as $i => $first) {
-                foreach ($first->positionNames() as $p) {
+                foreach (isset($untouched[$first->id]) ? [] : $first->positionNames() as $p) {
                     $one = $state->setting->with($first->id, $p);
-                    $this->look($one);
+                    $beside = $this->untouched->of($this->look($one));
                     foreach (array_slice($enumeration->controls(), $i + 1) as $second) {
-                        foreach ($second->positionNames() as $q) {
+                        foreach (isset($beside[$second->id]) ? [] : $second->positionNames() as $q) {
                             $this->look($one->with($second->id, $q));
                         }
                     }
@@ -173,10 +188,13 @@ final class Search
         }
     }
 
-    private function look(Setting $setting): void
+    private function look(Setting $setting): Settled
     {
         $this->settings++;
-        $this->better($this->hazards->of($this->rig->engine->settle($setting)->situation), $setting);
+        $settled = $this->rig->engine->settle($setting);
+        $this->better($this->hazards->of($settled->situation), $setting);
+
+        return $settled;
     }
 
     /** Hazards of ends that a setting comes to only from somewhere. */

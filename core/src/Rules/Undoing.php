@@ -10,6 +10,7 @@ use Hollin\Core\States\NamedState;
 use Hollin\Core\States\Setting;
 use Hollin\Core\States\Settled;
 use Hollin\Core\States\Situation;
+use Hollin\Core\States\Untouched;
 
 /**
  * What a rig makes impossible, by what, and which single failure undoes that: at rest in a named state,
@@ -29,12 +30,16 @@ final class Undoing
     /** @var array<string, list<array{string, bool, int, int}>> failure that nothing else goes by => its contacts: element, stays closed, nets */
     private array $polesOf = [];
 
+    /** @var array<string, array<string, array<string, true>>> named state => failure => controls that nothing reaches then */
+    private array $untouchedIn = [];
+
     /** @var array<string, StateRule&Claims> those that claim anything, by id */
     private readonly array $rules;
 
     /**
      * @param array<string, int> $found hazards that controls alone show => fewest slips
      * @param array<string, array{slips: int, words: string}> $outside hazards that need a faulty pedestal
+     * @param Untouched $untouched controls that nothing reaches
      * @param \Closure(Setting, string, string): bool $isAlike whether another position of a control makes no odds
      * @param bool $whole whether what controls show was looked for in every setting
      */
@@ -43,10 +48,11 @@ final class Undoing
         private readonly Hazards $hazards,
         private readonly array $found,
         private readonly array $outside,
+        private readonly Untouched $untouched,
         private readonly \Closure $isAlike,
         private readonly bool $whole,
     ) {
-        $this->rules = $hazards->claiming();
+        $this->rules = $hazards->claiming;
         $this->try();
     }
 
@@ -80,7 +86,7 @@ final class Undoing
             foreach ($enumeration->controls() as $control) {
                 foreach ($control->matters($state->setting->controls) ? $enumeration->positions($control) : [] as $position) {
                     if ($position !== ($state->setting->controls[$control->id] ?? $position) && !($this->isAlike)($state->setting, $control->id, $position)) {
-                        $this->slip($failures, $state, $state->setting->with($control->id, $position));
+                        $this->slip($this->touched($failures, $state->id, $control->id), $state, $state->setting->with($control->id, $position));
                     }
                 }
             }
@@ -93,6 +99,9 @@ final class Undoing
      */
     private function matters(Failure $failure, Settled $sound): bool
     {
+        if ($failure->logics !== []) {
+            return !$this->rig->engine->goesAlike($sound, $failure);
+        }
         $poles = $this->polesOf[$failure->id] ?? null;
         if ($poles === null) {
             return $sound->isTouchedBy($failure);
@@ -149,6 +158,17 @@ final class Undoing
     }
 
     /**
+     * Failures with which a slip of a control is another thing than none.
+     *
+     * @param list<non-empty-list<Failure>> $failures
+     * @return list<non-empty-list<Failure>>
+     */
+    private function touched(array $failures, string $state, string $control): array
+    {
+        return array_values(array_filter($failures, fn(array $alike): bool => !isset($this->untouchedIn[$state][$alike[0]->id][$control])));
+    }
+
+    /**
      * It fails, and somebody slips, in a rig that has come to rest.
      *
      * @param list<non-empty-list<Failure>> $failures
@@ -192,6 +212,7 @@ final class Undoing
                 foreach ($failures as $alike) {
                     $settled = $this->matters($alike[0], $sounds[$at]) ? $this->rig->engine->settle($state->setting, $from, $alike[0]) : null;
                     if ($at === $own) {
+                        $this->untouchedIn[$state->id][$alike[0]->id] = $this->untouched->of($settled ?? $sounds[$at]);
                         $this->note(($settled ?? $sounds[$at])->situation, $alike, 0, null, $state->id);
                     }
                     foreach ($settled->passing ?? [] as $passing) {
@@ -335,8 +356,8 @@ final class Undoing
     private function hits(Situation $situation): array
     {
         return $this->hitsOf[$situation->key] ??= array_values(array_filter(
-            $this->hazards->of($situation),
-            fn(string $key): bool => ($this->found[$key] ?? 1) > 0 && isset($this->rules[strstr($key, '|', true)]),
+            $this->hazards->claimed($situation),
+            fn(string $key): bool => ($this->found[$key] ?? 1) > 0,
         ));
     }
 }

@@ -61,6 +61,9 @@ final class Contraction
     /** @var array<string, array<string, int>> device => position => bits closed in it */
     public array $bits = [];
 
+    /** @var array<string, array{int, int, string}> source that makes alternating current of its own => nets of its hot and neutral, its component */
+    public array $acSources = [];
+
     /** @var list<array{string, int, int}> bond element, net of neutral, net of ground */
     public array $bonds = [];
 
@@ -265,6 +268,11 @@ final class Contraction
         foreach ($this->graph->devices as $id => $device) {
             if (!isset($this->heldClosed[$id]) && !isset($this->left[$id])) {
                 $this->kept[] = $id;
+            }
+        }
+        foreach ($this->graph->sources as $id => $source) {
+            if ($source->kind === 'ac' && $source->forming) {
+                $this->acSources[$id] = [$this->net[$source->a], $this->net[$source->b], $source->component];
             }
         }
         $this->alone = $this->nets === 0 ? [] : range(0, $this->nets - 1);

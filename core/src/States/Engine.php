@@ -42,19 +42,19 @@ final class Engine implements Look
     /** @var list<array{string, ?string, ?string, array<string, int>, ?string, array<string, int>}> source, what surrounds it, the device it follows, in which positions, its mode switch, in which positions */
     private array $sources;
 
-    /** @var list<array{string, array<string, int>, ?string, array<string, int>}> those that follow an automatic device, with the positions they are live in, and a mode switch with its */
-    private array $following = [];
+    /** @var array<int, array{string, array<string, int>}> one bit each: mode switch, or none, of a source that follows an automatic device, with the positions it gives anything in */
+    private array $modeOf = [];
 
     /** @var list<array{string, string, float}> batteries: positive, negative, V at rest */
     private readonly array $batteries;
 
-    /** @var array<string, array<string, int>> automatic device => position => bits closed in it */
-    private array $automaticBits;
+    /** @var array<string, array<string, array{int, int}>> automatic device => position => bits closed in it, bits of the sources that give something in it */
+    private array $automaticBits = [];
 
     /** @var array<string, array<string, int>> */
     private array $manualBits;
 
-    /** @var array<string, list<string>> automatic device => devices set by hand that it goes by */
+    /** @var list<string> devices set by hand that automatic ones go by */
     private array $reads = [];
 
     /** @var array<string, string> automatic device => where it rests */
@@ -70,27 +70,42 @@ final class Engine implements Look
 
     private string $steadyMemo = '';
 
-    /** @var array<string, string> automatic device => how what it goes by stands */
-    private array $readAs = [];
+    /** Bits of the sources that follow an automatic device and are not switched off by their mode. */
+    private int $steadyOn = 0;
+
+    /** How what automatic devices go by stands. */
+    private string $readAs = '';
+
+    /** @var array<int, string> bits of sources that follow => what else than contacts a situation is made of */
+    private array $beside = [];
+
+    /** @var array<string, array<string, string>> what else than contacts a situation is made of => active sources */
+    private array $activeOf = [];
 
     public function __construct(public readonly Contraction $network)
     {
         $this->automatic = array_filter($network->graph->devices, fn(Device $d): bool => $d->isAutomatic());
         $this->failure = Failure::none();
-        $this->sources = [];
+        $this->sources = $follow = [];
         foreach ($network->graph->sources as $id => $source) {
             $this->sources[] = [$id, $source->surrounding, $source->device, array_flip($source->positions), $source->mode, array_flip($source->modes)];
             if (isset($this->automatic[$source->device ?? ''])) {
-                $this->following[] = [(string) $source->device, array_flip($source->positions), $source->mode, array_flip($source->modes)];
+                $bit = 1 << count($this->modeOf);
+                $this->modeOf[$bit] = [(string) $source->mode, array_flip($source->modes)];
+                foreach ($source->positions as $position) {
+                    $follow[(string) $source->device][$position] = ($follow[(string) $source->device][$position] ?? 0) | $bit;
+                }
             }
         }
         $this->batteries = array_map(fn($b): array => [$b->pos, $b->neg, $b->restV('half')], array_values($network->graph->batteries));
-        $this->automaticBits = array_intersect_key($network->bits, $this->automatic);
         $this->manualBits = array_diff_key($network->bits, $this->automatic);
         foreach ($this->automatic as $id => $device) {
             $this->logics[$id] = $device->logic ?? throw new \LogicException("{$id} is not automatic");
-            $this->reads[$id] = $this->logics[$id]->reads();
+            $this->reads = [...$this->reads, ...$this->logics[$id]->reads()];
             $this->resting[$id] = $device->positionNames()[0];
+            foreach ($device->positionNames() as $position) {
+                $this->automaticBits[$id][$position] = [$network->bits[$id][$position] ?? 0, $follow[$id][$position] ?? 0];
+            }
         }
         $this->polesOf = new \WeakMap();
     }
@@ -104,7 +119,7 @@ final class Engine implements Look
     /** @return list<string> devices set by hand that automatic ones go by */
     public function reads(): array
     {
-        return array_merge(...array_values($this->reads));
+        return $this->reads;
     }
 
     public function situationCount(): int
@@ -118,16 +133,13 @@ final class Engine implements Look
     public function settle(Setting $setting, array $from = [], ?Failure $failure = null): Settled
     {
         $this->failure = $failure ?? Failure::none();
-        if ($setting !== $this->setting) {
-            $this->setting = $setting;
-            $this->steady($setting);
-        }
+        $this->steady($setting);
         $this->at = $this->steadyAt;
         foreach ($this->resting as $id => $rest) {
             $this->at[$id] = $this->failure->heldAt[$id] ?? $from[$id] ?? $rest;
         }
         $this->look();
-        $moves = $passing = $trouble = $timers = $seen = [];
+        $moves = $passing = $trouble = $timers = $seen = $clocks = [];
         $clock = 0.0;
         while (count($moves) < self::MOST_MOVES) {
             $wishes = $this->wishes();
@@ -148,12 +160,14 @@ final class Engine implements Look
             foreach ($timers as [, $left]) {
                 $wait = min($wait, $left);
             }
-            $key = $this->key($timers);
-            if (isset($seen[$key])) {
-                $trouble[] = sprintf('hunting, about every %g s', $clock - $seen[$key]);
+            $where = [$this->at, $timers];
+            $since = array_search($where, $seen, true);
+            if ($since !== false) {
+                $trouble[] = sprintf('hunting, about every %g s', $clock - $clocks[$since]);
                 break;
             }
-            $seen[$key] = $clock;
+            $seen[] = $where;
+            $clocks[] = $clock;
             $passing[] = ['situation' => $this->now, 'lastsS' => $wait];
             $clock += $wait;
             $moving = [];
@@ -204,7 +218,7 @@ final class Engine implements Look
         $a = $this->now->root($hot);
         $b = $this->now->root($neutral);
         foreach ($this->now->acSources() as $id => [$hotRoot, $neutralRoot]) {
-            if ($this->network->graph->sources[$id]->component !== $notFromComponent
+            if ($this->network->acSources[$id][2] !== $notFromComponent
                 && (($a === $hotRoot && $b === $neutralRoot) || ($a === $neutralRoot && $b === $hotRoot))) {
                 return $id;
             }
@@ -238,17 +252,51 @@ final class Engine implements Look
     /** @return array<string, string> devices that want to move => where to */
     private function wishes(): array
     {
+        $wanted = &$this->now->wanted[$this->readAs];
+        if ($wanted === null) {
+            foreach ($this->logics as $id => $logic) {
+                $wanted[$id] = $logic->wish($this);
+            }
+        }
         $wishes = [];
-        foreach ($this->logics as $id => $logic) {
-            $to = isset($this->failure->logics[$id])
-                ? $this->failure->logics[$id]->wish($this)
-                : $this->now->wanted[$id][$this->readAs[$id]] ??= $logic->wish($this);
+        foreach ($wanted ?? [] as $id => $to) {
+            if (isset($this->failure->logics[$id])) {
+                $to = $this->failure->logics[$id]->wish($this);
+            }
             if ($this->at[$id] !== $to && !isset($this->failure->heldAt[$id])) {
                 $wishes[$id] = $to;
             }
         }
 
         return $wishes;
+    }
+
+    /** Whether what is set wrongly on a device makes no odds on a way that a sound rig went: it wants the same at each step, as soon. */
+    public function goesAlike(Settled $sound, Failure $failure): bool
+    {
+        if ($failure->poles !== [] || $failure->heldAt !== []) {
+            return false;
+        }
+        $this->steady($sound->setting);
+        foreach ([...array_column($sound->passing, 'situation'), $sound->situation] as $this->now) {
+            foreach ($failure->logics as $id => $logic) {
+                if ($logic->wish($this) !== ($this->now->wanted[$this->readAs][$id] ?? null)) {
+                    return false;
+                }
+            }
+        }
+        foreach ($failure->logics as $id => $logic) {
+            $positions = array_keys($this->automaticBits[$id]);
+            foreach ($positions as $from) {
+                foreach ($positions as $to) {
+                    if ($logic->delayS((string) $from, (string) $to) !== $this->logics[$id]->delayS((string) $from, (string) $to)) {
+                        return false;
+                    }
+                }
+            }
+        }
+
+        return true;
     }
 
     /**
@@ -282,27 +330,13 @@ final class Engine implements Look
         return $differ;
     }
 
-    /**
-     * The configuration on the way: what automatic devices are in, and their running timers.
-     *
-     * @param array<string, array{string, float}> $timers
-     */
-    private function key(array $timers): string
-    {
-        $key = '';
-        foreach ($this->automatic as $id => $_) {
-            $key .= $this->at[$id] . ';';
-        }
-        foreach ($timers as $id => [$to, $left]) {
-            $key .= "{$id}>{$to}@{$left};";
-        }
-
-        return $key;
-    }
-
     /** Takes in what people have set and what surrounds the rig. */
     private function steady(Setting $setting): void
     {
+        if ($setting === $this->setting) {
+            return;
+        }
+        $this->setting = $setting;
         $this->surroundings = $setting->surroundings;
         $this->at = $this->steadyAt = $setting->controls + $setting->surroundings;
         $this->steadyBits = 0;
@@ -317,17 +351,27 @@ final class Engine implements Look
                 $this->steadyMemo .= '|' . ($off ? 'dead' : ($this->surroundings[$surrounding] ?? 'good'));
             }
         }
-        foreach ($this->reads as $id => $read) {
-            $this->readAs[$id] = implode(';', array_map(fn(string $device): string => $this->at[$device] ?? '', $read));
+        $this->readAs = '';
+        foreach ($this->reads as $device) {
+            $this->readAs .= ($this->at[$device] ?? '') . ';';
         }
+        $this->steadyOn = 0;
+        foreach ($this->modeOf as $bit => [$mode, $modes]) {
+            $this->steadyOn |= $mode === '' || isset($modes[$this->at[$mode] ?? '']) ? $bit : 0;
+        }
+        $this->beside = [];
     }
 
     private function look(): void
     {
         $closed = $this->steadyBits;
+        $on = 0;
         foreach ($this->automaticBits as $id => $positions) {
-            $closed |= $positions[$this->at[$id]] ?? 0;
+            [$bits, $sources] = $positions[$this->at[$id]];
+            $closed |= $bits;
+            $on |= $sources;
         }
+        $on &= $this->steadyOn;
         $parted = [];
         foreach ($this->polesOf[$this->failure] ??= $this->poles($this->failure) as [$element, $bit, $stays, $alone]) {
             if ($stays === (($closed & $bit) !== 0)) {
@@ -339,14 +383,9 @@ final class Engine implements Look
                 $parted[$element] = $stays;
             }
         }
-        $memo = $closed . $this->steadyMemo;
-        if ($parted !== []) {
-            $memo .= '!' . implode(',', array_keys($parted));
-        }
-        foreach ($this->following as [$device, $positions, $mode, $modes]) {
-            $memo .= isset($positions[$this->at[$device]]) && ($mode === null || isset($modes[$this->at[$mode] ?? ''])) ? '|1' : '|0';
-        }
-        $this->now = $this->situations[$memo] ??= new Situation($this->network, $memo, $closed, $this->active(), $parted === [] ? $this->rootsOf($closed) : $this->network->roots($closed, $parted), $parted);
+        $beside = $this->beside[$on] ??= "{$this->steadyMemo}|{$on}";
+        $memo = $parted === [] ? $closed . $beside : $closed . $beside . '!' . implode(',', array_keys($parted));
+        $this->now = $this->situations[$memo] ??= new Situation($this->network, $memo, $closed, $this->activeOf[$beside] ??= $this->active(), $parted === [] ? $this->rootsOf[$closed] ??= $this->network->roots($closed) : $this->network->roots($closed, $parted), $parted);
     }
 
     /** @return list<array{string, int, bool, bool}> poles of a failure: element, bit, stays closed, moves alone */
@@ -377,9 +416,4 @@ final class Engine implements Look
     /** @var array<int, array<int, int>> */
     private array $rootsOf = [];
 
-    /** @return array<int, int> */
-    private function rootsOf(int $closed): array
-    {
-        return $this->rootsOf[$closed] ??= $this->network->roots($closed);
-    }
 }

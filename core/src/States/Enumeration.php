@@ -19,6 +19,9 @@ final class Enumeration
     /** @var list<Device> controls that matter only with others set so */
     private array $dependent;
 
+    /** @var ?array<string, array<string, int>> control or what surrounds the rig => position => its part in the number of a setting; null where the numbers would not fit an integer */
+    private readonly ?array $parts;
+
     /** @param array<string, mixed> $without controls that are gone through elsewhere, by id */
     public function __construct(private readonly Engine $engine, private readonly array $without = [])
     {
@@ -31,6 +34,26 @@ final class Enumeration
             }
         }
         $this->dependent = array_values(array_filter($this->controls, fn(Device $d): bool => $d->while !== []));
+        $this->parts = $this->numbered();
+    }
+
+    /** @return ?array<string, array<string, int>> */
+    private function numbered(): ?array
+    {
+        $weight = 1;
+        $parts = [];
+        $surroundings = array_map(fn(Surrounding $s): array => array_map(strval(...), array_keys($s->values)), $this->engine->network->graph->surroundings);
+        foreach (array_map(fn(Device $d): array => $d->positionNames(), array_column($this->controls, null, 'id')) + $surroundings as $id => $positions) {
+            foreach ($positions as $i => $position) {
+                $parts[$id][$position] = $i * $weight;
+            }
+            $weight *= max(1, count($positions));
+            if (!is_int($weight)) {
+                return null;
+            }
+        }
+
+        return $parts;
     }
 
     /** Number of states of the unreduced product: all controls, branch breakers included, times all surroundings that are no failure. About, where it is more than an integer holds. */
@@ -108,7 +131,39 @@ final class Enumeration
     }
 
     /**
-     * Every setting. What makes no difference with the others set so stands in one position for all of them:
+     * Numbers of the settings that differ from one only in the given controls, itself among them. None where
+     * settings have no numbers; what depends on other controls is left as it stands.
+     *
+     * @param int $number of the setting, as settings() gives it
+     * @param array<string, true> $controls by id
+     * @return list<int>
+     */
+    public function alike(int $number, Setting $setting, array $controls): array
+    {
+        if ($this->parts === null) {
+            return [];
+        }
+        $numbers = [$number];
+        foreach ($this->controls as $control) {
+            if (!isset($controls[$control->id]) || $control->while !== []) {
+                continue;
+            }
+            $parts = $this->parts[$control->id];
+            $own = $parts[$setting->controls[$control->id]];
+            $more = [];
+            foreach ($this->positions($control) as $position) {
+                foreach ($numbers as $one) {
+                    $more[] = $one + $parts[$position] - $own;
+                }
+            }
+            $numbers = $more;
+        }
+
+        return $numbers;
+    }
+
+    /**
+     * Every setting, by its number. What makes no difference with the others set so stands in one position for all of them:
      * a pedestal nobody is plugged into, a generator the cord is not in.
      *
      * @param array<string, string> $with positions of the controls that are gone through elsewhere
@@ -116,7 +171,7 @@ final class Enumeration
      */
     public function settings(array $with = []): \Generator
     {
-        return $this->settingsFrom(0, $this->inOrder(), $with + $this->engine->network->held());
+        return $this->settingsFrom(0, $this->inOrder(), $with + $this->engine->network->held(), 0);
     }
 
     /**
@@ -124,11 +179,15 @@ final class Enumeration
      * @param array<string, string> $controls
      * @return \Generator<int, Setting>
      */
-    private function settingsFrom(int $i, array $order, array $controls): \Generator
+    private function settingsFrom(int $i, array $order, array $controls, int $number): \Generator
     {
         if (!isset($order[$i])) {
             foreach ($this->surroundings($controls) as $surroundings) {
-                yield new Setting($controls, $surroundings);
+                $at = $number;
+                foreach ($surroundings as $id => $value) {
+                    $at += $this->parts[$id][$value] ?? 0;
+                }
+                yield $at => new Setting($controls, $surroundings);
             }
 
             return;
@@ -136,7 +195,7 @@ final class Enumeration
         $device = $order[$i];
         foreach ($device->matters($controls) ? $this->positions($device) : [$device->normal] as $position) {
             $controls[$device->id] = $position;
-            yield from $this->settingsFrom($i + 1, $order, $controls);
+            yield from $this->settingsFrom($i + 1, $order, $controls, $number + ($this->parts[$device->id][$position] ?? 0));
         }
     }
 

@@ -27,7 +27,7 @@ final class Situation
     /** @var ?array<int, string> */
     private ?array $softLive = null;
 
-    /** @var array<string, array<string, string>> automatic device => as what it goes by stands => the position it wants; the engine's to keep */
+    /** @var array<string, array<string, string>> as what automatic devices go by stands => device => the position it wants; the engine's to keep */
     public array $wanted = [];
 
     /** @var ?array<string, Liveness> */
@@ -118,10 +118,9 @@ final class Situation
     {
         if ($this->acSources === null) {
             $this->acSources = [];
-            foreach ($this->active as $id => $_) {
-                $source = $this->network->graph->sources[$id];
-                if ($source->kind === 'ac' && $source->forming) {
-                    $this->acSources[$id] = [$this->root($source->a), $this->root($source->b)];
+            foreach ($this->network->acSources as $id => [$hot, $neutral]) {
+                if (isset($this->active[$id])) {
+                    $this->acSources[$id] = [$this->roots[$hot], $this->roots[$neutral]];
                 }
             }
         }

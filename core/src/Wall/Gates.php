@@ -26,9 +26,7 @@ final class Gates
         }
         $gates = [];
         foreach ($devices as $component => $own) {
-            $main = array_values(array_filter($own, fn(Device $d): bool => $d->isAutomatic()))[0] ?? array_values(array_filter($own, fn(Device $d): bool => !in_array($d->job, ['breaker', 'mode', 'run'], true)))[0] ?? null;
-            $mode = array_values(array_filter($own, fn(Device $d): bool => $d->job === 'mode'))[0] ?? null;
-            $run = array_values(array_filter($own, fn(Device $d): bool => $d->job === 'run'))[0] ?? null;
+            [$main, $mode, $run] = self::roles($own);
             $byHand = array_filter($own, fn(Device $d): bool => $d !== $main && $d->job !== 'breaker' && $d !== $run);
             $position = $main === null ? '' : $settled->positions[$main->id];
             $gates[$component] = [
@@ -42,6 +40,26 @@ final class Gates
         }
 
         return $gates;
+    }
+
+    /**
+     * @param list<Device> $devices of one part
+     * @return array{?Device, ?Device, ?Device} what switches by itself, or else what a hand switches; its mode switch; what runs a set
+     */
+    private static function roles(array $devices): array
+    {
+        $main = $byHand = $mode = $run = null;
+        foreach ($devices as $device) {
+            match (true) {
+                $device->isAutomatic() => $main ??= $device,
+                $device->job === 'mode' => $mode ??= $device,
+                $device->job === 'run' => $run ??= $device,
+                $device->job === 'breaker' => null,
+                default => $byHand ??= $device,
+            };
+        }
+
+        return [$main ?? $byHand, $mode, $run];
     }
 
     private static function words(Device $device, Settled $settled): string
@@ -60,8 +78,8 @@ final class Gates
             }
         }
         $bond = false;
-        foreach ($rig->graph->elements as $id => $element) {
-            if ($element->component === $component && $element->kind !== ElementKind::Conductor && $situation->isClosed($id)) {
+        foreach ($rig->graph->elementsOf($component) as $id => $element) {
+            if ($element->kind !== ElementKind::Conductor && $situation->isClosed($id)) {
                 $bond = $bond || $element->kind === ElementKind::Bond;
                 if ($element->kind === ElementKind::Contact && $element->role === Role::L1) {
                     $hot[] = $id;

@@ -136,9 +136,9 @@ final class Paint
         $found = [];
         foreach ($rig->graph->supplies as $supply) {
             $plug = null;
-            foreach ($rig->graph->elements as $id => $element) {
+            foreach ($rig->graph->elementsOf($supply->component) as $id => $element) {
                 $device = $rig->graph->devices[$element->device ?? ''] ?? null;
-                if ($element->component === $supply->component && $device?->job === 'plug' && $settled->situation->isClosed($id)) {
+                if ($device?->job === 'plug' && $settled->situation->isClosed($id)) {
                     $plug = $device;
                 }
             }
