@@ -6,14 +6,13 @@ namespace Hollin\Core\States;
 
 use Hollin\Core\Network\Automatic;
 use Hollin\Core\Network\Device;
-use Hollin\Core\Network\Look;
 use Hollin\Core\Network\Source;
 
 /**
  * Lets a setting come to rest: automatic devices whose wish differs from their position move,
  * shortest delay first, timers running on; equal delays together and in each order.
  */
-final class Engine implements Look
+final class Engine
 {
     private const MOST_MOVES = 64;
 
@@ -24,6 +23,8 @@ final class Engine implements Look
     private array $surroundings = [];
 
     private Situation $now;
+
+    private readonly Sight $sight;
 
     private Failure $failure;
 
@@ -44,9 +45,6 @@ final class Engine implements Look
 
     /** @var array<int, array{string, array<string, int>}> one bit each: mode switch, or none, of a source that follows an automatic device, with the positions it gives anything in */
     private array $modeOf = [];
-
-    /** @var list<array{string, string, float}> batteries: positive, negative, V at rest */
-    private readonly array $batteries;
 
     /** @var array<string, array<string, array{int, int}>> automatic device => position => bits closed in it, bits of the sources that give something in it */
     private array $automaticBits = [];
@@ -97,7 +95,7 @@ final class Engine implements Look
                 }
             }
         }
-        $this->batteries = array_map(fn($b): array => [$b->pos, $b->neg, $b->restV('half')], array_values($network->graph->batteries));
+        $this->sight = new Sight($network);
         $this->manualBits = array_diff_key($network->bits, $this->automatic);
         foreach ($this->automatic as $id => $device) {
             $this->logics[$id] = $device->logic ?? throw new \LogicException("{$id} is not automatic");
@@ -193,75 +191,19 @@ final class Engine implements Look
         return new Settled($setting, $this->at, $this->now, $moves, $passing, $trouble);
     }
 
-    public function position(string $device): string
-    {
-        return $this->at[$device] ?? '';
-    }
-
-    public function ac(string $hot, string $neutral, string $notFromComponent): ?string
-    {
-        $id = $this->supplying($hot, $neutral, $notFromComponent);
-
-        return $id === null ? null : $this->now->quality($id);
-    }
-
-    public function acWithin(string $hot, string $neutral, string $notFromComponent, float $lowV, float $highV): bool
-    {
-        $id = $this->supplying($hot, $neutral, $notFromComponent);
-        $volts = $id === null ? 0.0 : $this->now->volts($id);
-
-        return $id !== null && $volts >= $lowV && $volts <= $highV;
-    }
-
-    private function supplying(string $hot, string $neutral, string $notFromComponent): ?string
-    {
-        $a = $this->now->root($hot);
-        $b = $this->now->root($neutral);
-        foreach ($this->now->acSources() as $id => [$hotRoot, $neutralRoot]) {
-            if ($this->network->acSources[$id][2] !== $notFromComponent
-                && (($a === $hotRoot && $b === $neutralRoot) || ($a === $neutralRoot && $b === $hotRoot))) {
-                return $id;
-            }
-        }
-
-        return null;
-    }
-
-    public function wiringFault(string $hot, string $neutral, string $ground): ?string
-    {
-        return match (true) {
-            $this->now->tied($hot, $ground) => 'reversed',
-            !$this->now->tied($neutral, $ground) => 'open ground',
-            default => null,
-        };
-    }
-
-    public function dc(string $positive, string $negative, float $lowV = 0.0, float $highV = INF): bool
-    {
-        $a = $this->now->root($positive);
-        $b = $this->now->root($negative);
-        foreach ($this->batteries as [$pos, $neg, $volts]) {
-            if ($volts >= $lowV && $volts <= $highV && $this->now->root($pos) === $a && $this->now->root($neg) === $b) {
-                return true;
-            }
-        }
-
-        return false;
-    }
-
     /** @return array<string, string> devices that want to move => where to */
     private function wishes(): array
     {
         $wanted = &$this->now->wanted[$this->readAs];
         if ($wanted === null) {
             foreach ($this->logics as $id => $logic) {
-                $wanted[$id] = $logic->wish($this);
+                $wanted[$id] = $logic->wish($this->sight);
             }
         }
         $wishes = [];
         foreach ($wanted ?? [] as $id => $to) {
             if (isset($this->failure->logics[$id])) {
-                $to = $this->failure->logics[$id]->wish($this);
+                $to = $this->failure->logics[$id]->wish($this->sight);
             }
             if ($this->at[$id] !== $to && !isset($this->failure->heldAt[$id])) {
                 $wishes[$id] = $to;
@@ -279,8 +221,9 @@ final class Engine implements Look
         }
         $this->steady($sound->setting);
         foreach ([...array_column($sound->passing, 'situation'), $sound->situation] as $this->now) {
+            $this->sight->now = $this->now;
             foreach ($failure->logics as $id => $logic) {
-                if ($logic->wish($this) !== ($this->now->wanted[$this->readAs][$id] ?? null)) {
+                if ($logic->wish($this->sight) !== ($this->now->wanted[$this->readAs][$id] ?? null)) {
                     return false;
                 }
             }
@@ -319,7 +262,7 @@ final class Engine implements Look
                 }
             }
             foreach ($moving as $other) {
-                if ($other !== $first && ($this->failure->logics[$other] ?? $this->logics[$other])->wish($this) === $this->at[$other]) {
+                if ($other !== $first && ($this->failure->logics[$other] ?? $this->logics[$other])->wish($this->sight) === $this->at[$other]) {
                     $differ = true;
                 }
             }
@@ -338,7 +281,7 @@ final class Engine implements Look
         }
         $this->setting = $setting;
         $this->surroundings = $setting->surroundings;
-        $this->at = $this->steadyAt = $setting->controls + $setting->surroundings;
+        $this->at = $this->steadyAt = $this->sight->at = $setting->controls + $setting->surroundings;
         $this->steadyBits = 0;
         foreach ($this->manualBits as $id => $positions) {
             $this->steadyBits |= $positions[$this->at[$id] ?? ''] ?? 0;
@@ -385,7 +328,7 @@ final class Engine implements Look
         }
         $beside = $this->beside[$on] ??= "{$this->steadyMemo}|{$on}";
         $memo = $parted === [] ? $closed . $beside : $closed . $beside . '!' . implode(',', array_keys($parted));
-        $this->now = $this->situations[$memo] ??= new Situation($this->network, $memo, $closed, $this->activeOf[$beside] ??= $this->active(), $parted === [] ? $this->rootsOf[$closed] ??= $this->network->roots($closed) : $this->network->roots($closed, $parted), $parted);
+        $this->now = $this->sight->now = $this->situations[$memo] ??= new Situation($this->network, $memo, $closed, $this->activeOf[$beside] ??= $this->active(), $parted === [] ? $this->rootsOf[$closed] ??= $this->network->roots($closed) : $this->network->roots($closed, $parted), $parted);
     }
 
     /** @return list<array{string, int, bool, bool}> poles of a failure: element, bit, stays closed, moves alone */
