@@ -18,7 +18,8 @@ return [
             'sslmode' => 'prefer',
             'timezone' => 'UTC',
             // A kept connection more than doubles the requests per second; workers are few.
-            'options' => extension_loaded('pdo_pgsql') && env('DB_PERSISTENT', true) ? [PDO::ATTR_PERSISTENT => true] : [],
+            'options' =>
+                extension_loaded('pdo_pgsql') && env('DB_PERSISTENT', true) ? [PDO::ATTR_PERSISTENT => true] : [],
         ],
     ],
     'migrations' => ['table' => 'migrations', 'update_date_on_publish' => true],

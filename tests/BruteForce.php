@@ -46,7 +46,15 @@ final class BruteForce
             }
             $slips = PHP_INT_MAX;
             foreach ($rig->named as $state) {
-                $slips = min($slips, count(array_filter($controls, fn(string $id): bool => $state->setting->controls[$id] !== $setting->controls[$id])));
+                $slips = min(
+                    $slips,
+                    count(
+                        array_filter(
+                            $controls,
+                            fn(string $id): bool => $state->setting->controls[$id] !== $setting->controls[$id],
+                        ),
+                    ),
+                );
             }
             foreach ($hitsOf[$situation->key] as $key) {
                 $best[$key] = min($best[$key] ?? PHP_INT_MAX, $slips);
@@ -62,7 +70,12 @@ final class BruteForce
     {
         $best = [];
         foreach ((new Judge($rig))->findings as $finding) {
-            $isState = is_subclass_of(array_column(array_map(fn($r): array => [$r::definition()->id, $r::class], RuleBook::rules()), 1, 0)[$finding->rule->id], StateRule::class);
+            $isState = is_subclass_of(
+                array_column(array_map(fn($r): array => [$r::definition()->id, $r::class], RuleBook::rules()), 1, 0)[
+                    $finding->rule->id
+                ],
+                StateRule::class,
+            );
             if ($isState && !in_array($finding->ways->kind, ['passing', 'outside'], true)) {
                 $best["{$finding->rule->id}|{$finding->hit->key}"] = $finding->ways->pairs[0]['slips'];
             }
@@ -75,13 +88,16 @@ final class BruteForce
     /** @return list<StateRule&Claims> */
     private static function claiming(): array
     {
-        return array_values(array_filter(RuleBook::rules(), fn($r): bool => $r instanceof StateRule && $r instanceof Claims));
+        return array_values(
+            array_filter(RuleBook::rules(), fn($r): bool => $r instanceof StateRule && $r instanceof Claims),
+        );
     }
 
     /**
      * What each single failure brings about, at rest and on the way.
      *
-     * @return array<string, array<string, list<int>>> hazard => failure in words => slips beside it, each time it was seen
+     * @return array<string, array<string, list<int>>> hazard => failure in words => slips beside it, each time it was
+     *      seen
      */
     public static function failing(Examination $rig): array
     {
@@ -101,7 +117,10 @@ final class BruteForce
         $ways = $anyway = [];
         foreach ($rig->named as $state) {
             foreach ($rig->settled as $from) {
-                foreach ($engine->settle($state->setting, array_intersect_key($from->positions, $automatic))->passing as $passing) {
+                foreach (
+                    $engine->settle($state->setting, array_intersect_key($from->positions, $automatic))->passing
+                    as $passing
+                ) {
                     foreach ($passing['lastsS'] >= 0.1 ? $hits($passing['situation']) : [] as $key) {
                         $anyway["{$key}#{$state->id}"] = true;
                     }
@@ -117,14 +136,24 @@ final class BruteForce
                 foreach ((new Enumeration($engine))->controls() as $control) {
                     foreach ($control->positionNames() as $position) {
                         if ($position !== $state->setting->controls[$control->id]) {
-                            foreach ($hits($engine->settle($state->setting->with($control->id, $position), $rest, $failure)->situation) as $key) {
+                            foreach (
+                                $hits(
+                                    $engine->settle($state->setting->with($control->id, $position), $rest, $failure)
+                                        ->situation,
+                                )
+                                as $key
+                            ) {
                                 $ways[$key][$failure->words][] = 1;
                             }
                         }
                     }
                 }
                 foreach ($rig->settled as $from) {
-                    foreach ($engine->settle($state->setting, array_intersect_key($from->positions, $automatic), $failure)->passing as $passing) {
+                    foreach (
+                        $engine->settle($state->setting, array_intersect_key($from->positions, $automatic), $failure)
+                            ->passing
+                        as $passing
+                    ) {
                         foreach ($passing['lastsS'] >= 0.1 ? $hits($passing['situation']) : [] as $key) {
                             if (!isset($anyway["{$key}#{$state->id}"])) {
                                 $ways[$key]["{$failure->words}, passing"][] = 0;
@@ -160,7 +189,12 @@ final class BruteForce
                     }
                 }
                 // What lasts is not told as passing.
-                $of = array_filter($of, fn(string $said): bool => !str_ends_with($said, ', passing') || ($of[substr($said, 0, -9)] ?? 1) !== 0, ARRAY_FILTER_USE_KEY);
+                $of = array_filter(
+                    $of,
+                    fn(string $said): bool => !str_ends_with($said, ', passing') ||
+                        ($of[substr($said, 0, -9)] ?? 1) !== 0,
+                    ARRAY_FILTER_USE_KEY,
+                );
                 $undone[$rule::definition()->id . ': ' . $claim->title] = self::sorted($of);
             }
         }
@@ -176,7 +210,11 @@ final class BruteForce
             $of = [];
             foreach ($prevented->undoneBy as $way) {
                 if (!str_starts_with($way['words'], 'a pedestal')) {
-                    $words = (string) preg_replace(['/ \((hot|neutral|ground|positive|negative) pole[^)]*\)$/', '/, for [\d.e+-]+ s$/'], ['', ', passing'], $way['words']);
+                    $words = (string) preg_replace(
+                        ['/ \((hot|neutral|ground|positive|negative) pole[^)]*\)$/', '/, for [\d.e+-]+ s$/'],
+                        ['', ', passing'],
+                        $way['words'],
+                    );
                     $of[$words] = $way['slips'];
                 }
             }

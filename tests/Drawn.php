@@ -30,11 +30,37 @@ final class Drawn
         mt_srand($seed * 7919 + 11);
         $yes = fn(int $percent): bool => mt_rand(1, 100) <= $percent;
         $of = fn(array $choices): mixed => $choices[mt_rand(0, count($choices) - 1)];
-        $lead = fn(string $from, string $to, string $pole): array => ['type' => 'lead', 'label' => 'Drawn lead', 'from' => $from, 'to' => $to, 'pole' => $pole, 'cable' => ['size' => $of(['awg:10', 'awg:4', 'awg:1/0', 'awg:4/0', 'mm2:35', 'mm2:50']), 'lengthM' => mt_rand(2, 40) / 10, 'sheath' => $of(['single', 'fine', 'sheathed'])]];
+        $lead = fn(string $from, string $to, string $pole): array => [
+            'type' => 'lead',
+            'label' => 'Drawn lead',
+            'from' => $from,
+            'to' => $to,
+            'pole' => $pole,
+            'cable' => [
+                'size' => $of(['awg:10', 'awg:4', 'awg:1/0', 'awg:4/0', 'mm2:35', 'mm2:50']),
+                'lengthM' => mt_rand(2, 40) / 10,
+                'sheath' => $of(['single', 'fine', 'sheathed']),
+            ],
+        ];
         $more = $yes(60) ? mt_rand(1, 2) : 0;
         for ($n = 1; $n <= $more; $n++) {
-            $components["bank{$n}"] = ['type' => 'battery_bank', 'label' => "Battery {$n}", 'chemistry' => 'lfp', 'unitV' => 12.8, 'unitAh' => $of([100, 200, 300]), 'series' => 1, 'parallel' => mt_rand(1, 2), 'unitMilliohm' => mt_rand(10, 60) / 10] + ($yes(50) ? ['bmsContinuousA' => 100] : []);
-            $components["fuse{$n}"] = ['type' => 'dc_fuse', 'label' => "Fuse {$n}", 'family' => $of(['class_t', 'anl', 'mrbf']), 'ratingA' => $of([100, 200, 300])];
+            $components["bank{$n}"] =
+                [
+                    'type' => 'battery_bank',
+                    'label' => "Battery {$n}",
+                    'chemistry' => 'lfp',
+                    'unitV' => 12.8,
+                    'unitAh' => $of([100, 200, 300]),
+                    'series' => 1,
+                    'parallel' => mt_rand(1, 2),
+                    'unitMilliohm' => mt_rand(10, 60) / 10,
+                ] + ($yes(50) ? ['bmsContinuousA' => 100] : []);
+            $components["fuse{$n}"] = [
+                'type' => 'dc_fuse',
+                'label' => "Fuse {$n}",
+                'family' => $of(['class_t', 'anl', 'mrbf']),
+                'ratingA' => $of([100, 200, 300]),
+            ];
             $components["b{$n}_pos"] = $lead("bank{$n}.pos", "fuse{$n}.in", 'positive');
             $components["b{$n}_on"] = $lead("fuse{$n}.out", 'pos_bar.stud', 'positive');
             $components["b{$n}_neg"] = $lead("bank{$n}.neg", $of(['shunt.battery', 'neg_bar.stud']), 'negative');
@@ -45,7 +71,12 @@ final class Drawn
             $components['fan_neg'] = $lead($of(['dc_panel.neg', 'neg_bar.stud']), 'fan.neg', 'negative');
         }
         if ($odd && $yes(30)) {
-            $components['bond2'] = ['type' => 'frame_bond', 'label' => 'Second bond', 'from' => $of(['neg_bar.stud', 'dc_panel.neg', 'shunt.battery']), 'cable' => ['size' => 'awg:8', 'lengthM' => 0.5]];
+            $components['bond2'] = [
+                'type' => 'frame_bond',
+                'label' => 'Second bond',
+                'from' => $of(['neg_bar.stud', 'dc_panel.neg', 'shunt.battery']),
+                'cable' => ['size' => 'awg:8', 'lengthM' => 0.5],
+            ];
         }
         if ($odd && $yes(20)) {
             $components['neg_switch'] = ['type' => 'dc_switch', 'label' => 'Negative switch', 'ratingA' => 300];
@@ -103,7 +134,16 @@ final class Drawn
         $half = new Cable($cable->size, $cable->lengthM / 2, $cable->sheath, $cable->parallel);
         unset($cut->elements[$element]);
         foreach ([['first', $whole->a, 'cut.middle'], ['second', 'cut.middle', $whole->b]] as [$piece, $a, $b]) {
-            $cut->elements["{$element}.{$piece}"] = new Element("{$element}.{$piece}", ElementKind::Conductor, $whole->component, $a, $b, $whole->role, $half, purpose: $whole->purpose);
+            $cut->elements["{$element}.{$piece}"] = new Element(
+                "{$element}.{$piece}",
+                ElementKind::Conductor,
+                $whole->component,
+                $a,
+                $b,
+                $whole->role,
+                $half,
+                purpose: $whole->purpose,
+            );
         }
         $cut->terminal('cut.middle');
 

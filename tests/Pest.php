@@ -25,5 +25,11 @@ function jobOf(User $user): RigJob
 /** @param array<string, mixed> $intent */
 function postEdit(Tests\TestCase $test, RigJob $job, int $base, array $intent, ?string $uuid = null): TestResponse
 {
-    return $test->postJson("/api/v1/jobs/{$job->id}/edits", ['uuid' => $uuid ?? (string) Str::uuid(), 'base' => $base, 'intent' => $intent, 'want' => ['p/whole'], 'have' => []]);
+    return $test->postJson("/api/v1/jobs/{$job->id}/edits", [
+        'uuid' => $uuid ?? (string) Str::uuid(),
+        'base' => $base,
+        'intent' => $intent,
+        'want' => ['p/whole'],
+        'have' => [],
+    ]);
 }

@@ -22,7 +22,14 @@ final class Rigs
     public static function job(array ...$intents): stdClass
     {
         $document = JobFile::blank('Test rig');
-        foreach ([['kind' => 'lay_out', 'layout' => 'trailer_30_in_panel'], ['kind' => 'add_plan', 'id' => 'p', 'title' => 'Plan'], ...$intents] as $intent) {
+        foreach (
+            [
+                ['kind' => 'lay_out', 'layout' => 'trailer_30_in_panel'],
+                ['kind' => 'add_plan', 'id' => 'p', 'title' => 'Plan'],
+                ...$intents,
+            ]
+            as $intent
+        ) {
             $document = self::edit($document, $intent);
         }
 
@@ -30,7 +37,11 @@ final class Rigs
     }
 
     /** Example files of the documentation that are rigs of the demo workshop, by name. */
-    public const DEMO = ['grafting' => 'grafting-trailer', 'archive' => 'archive-trailer', 'tideline' => 'tide-line-van'];
+    public const DEMO = [
+        'grafting' => 'grafting-trailer',
+        'archive' => 'archive-trailer',
+        'tideline' => 'tide-line-van',
+    ];
 
     public static function demo(string $name): stdClass
     {
@@ -67,7 +78,12 @@ final class Rigs
         $stages = Planned::stages($document, $plan);
         $last = $stages[count($stages) - 1];
 
-        return new Examination(Rig::from($last->components), Needs::from($document->needs), self::asFound($document), $last->unapplied);
+        return new Examination(
+            Rig::from($last->components),
+            Needs::from($document->needs),
+            self::asFound($document),
+            $last->unapplied,
+        );
     }
 
     /** @return list<Finding> of one rule */
@@ -87,28 +103,60 @@ final class Rigs
         $fates = ['left', 'by_hand', 'ahead', 'removed'];
         $circuits = ['c_outlets', 'c_wet', 'c_air', 'c_water', 'c_fridge', 'c_converter'];
         $fed = array_filter(array_fill_keys($circuits, true), fn(): bool => $yes());
-        $options = ['converter' => $fates[mt_rand(0, 3)], 'continuousW' => mt_rand(1, 4) * 1000, 'neutral' => $yes() ? 'switched' : 'common'];
+        $options = [
+            'converter' => $fates[mt_rand(0, 3)],
+            'continuousW' => mt_rand(1, 4) * 1000,
+            'neutral' => $yes() ? 'switched' : 'common',
+        ];
         $recipe = $yes() || $fed === [] ? 'in_line' : 'subpanel';
         $document = self::job(
-            ['kind' => 'survey_set', 'component' => 'main_panel', 'path' => '/bondScrew', 'value' => ['value' => $yes(25), 'basis' => 'read_off']],
-            ['kind' => 'choose_arrangement', 'plan' => 'p', 'recipe' => $recipe, 'options' => $options + ($recipe === 'subpanel' ? ['circuits' => $fed] : [])],
+            [
+                'kind' => 'survey_set',
+                'component' => 'main_panel',
+                'path' => '/bondScrew',
+                'value' => ['value' => $yes(25), 'basis' => 'read_off'],
+            ],
+            [
+                'kind' => 'choose_arrangement',
+                'plan' => 'p',
+                'recipe' => $recipe,
+                'options' => $options + ($recipe === 'subpanel' ? ['circuits' => $fed] : []),
+            ],
         );
         if ($yes(40)) {
-            $document = self::edit($document, ['kind' => 'plan_set', 'plan' => 'p', 'component' => 'inverter', 'path' => '/bond', 'value' => ['none', 'fixed'][mt_rand(0, 1)]]);
+            $document = self::edit($document, [
+                'kind' => 'plan_set',
+                'plan' => 'p',
+                'component' => 'inverter',
+                'path' => '/bond',
+                'value' => ['none', 'fixed'][mt_rand(0, 1)],
+            ]);
         }
         $panels = $recipe === 'subpanel' ? ['main_panel', 'inverter_panel'] : ['main_panel'];
         foreach ($circuits as $circuit) {
             $there = $document->asFound->components->{$circuit} ?? null;
             if ($there !== null && $yes(25)) {
                 try {
-                    $document = self::edit($document, ['kind' => 'move_circuit', 'plan' => 'p', 'circuit' => $circuit, 'panel' => $panels[mt_rand(0, count($panels) - 1)], 'wires' => ['both', 'hot', 'neutral'][mt_rand(0, 2)]]);
+                    $document = self::edit($document, [
+                        'kind' => 'move_circuit',
+                        'plan' => 'p',
+                        'circuit' => $circuit,
+                        'panel' => $panels[mt_rand(0, count($panels) - 1)],
+                        'wires' => ['both', 'hot', 'neutral'][mt_rand(0, 2)],
+                    ]);
                 } catch (\Hollin\Core\Plan\Refused) {
                     // A full panel, or a circuit the plan takes out: as it was.
                 }
             }
         }
         if ($recipe === 'in_line' && $yes(25)) {
-            $document = self::edit($document, ['kind' => 'plan_set', 'plan' => 'p', 'component' => 'feeder_main', 'path' => '/to', 'value' => ['at' => 'main_panel', 'port' => 'line']]);
+            $document = self::edit($document, [
+                'kind' => 'plan_set',
+                'plan' => 'p',
+                'component' => 'feeder_main',
+                'path' => '/to',
+                'value' => ['at' => 'main_panel', 'port' => 'line'],
+            ]);
         }
 
         return $document;
@@ -125,14 +173,40 @@ final class Rigs
         $of = fn(array $choices): mixed => $choices[mt_rand(0, count($choices) - 1)];
         $recipe = $of(array_keys(\Hollin\Core\Plan\Arrangements\Arrangements::all()));
         $charges = in_array($recipe, ['in_line', 'subpanel'], true);
-        $options = ['continuousW' => mt_rand(2, 6) * 500, 'dcRunM' => mt_rand(2, 30) / 10, 'chemistry' => $of(['lfp', 'agm'])]
-            + ($charges
-                ? ['converter' => $of(['left', 'by_hand', 'ahead', 'removed', 'contactor', 'contactor_safe', 'lifted', 'replaced']), 'neutral' => $of(['switched', 'common']), 'assist' => $yes(30), 'inputLimitA' => $of([10, 15, 30])]
-                : ['converter' => $of(['left', 'by_hand', 'contactor', 'contactor_safe', 'lifted', 'replaced']), 'outputNeutral' => $of(['bonded', 'floating', 'half', 'unknown'])]);
+        $options =
+            [
+                'continuousW' => mt_rand(2, 6) * 500,
+                'dcRunM' => mt_rand(2, 30) / 10,
+                'chemistry' => $of(['lfp', 'agm']),
+            ] +
+            ($charges
+                ? [
+                    'converter' => $of([
+                        'left',
+                        'by_hand',
+                        'ahead',
+                        'removed',
+                        'contactor',
+                        'contactor_safe',
+                        'lifted',
+                        'replaced',
+                    ]),
+                    'neutral' => $of(['switched', 'common']),
+                    'assist' => $yes(30),
+                    'inputLimitA' => $of([10, 15, 30]),
+                ]
+                : [
+                    'converter' => $of(['left', 'by_hand', 'contactor', 'contactor_safe', 'lifted', 'replaced']),
+                    'outputNeutral' => $of(['bonded', 'floating', 'half', 'unknown']),
+                ]);
         $options += match ($recipe) {
             'in_line' => ['bypass' => $yes(30)],
             'subpanel' => ['circuits' => ['c_outlets' => true, 'c_fridge' => $yes()]],
-            'transfer_whole', 'transfer_circuit' => ['switch' => $of(['automatic', 'manual']), 'poles' => $of(['one', 'two']), 'prefers' => $of(['supply', 'inverter'])] + ($recipe === 'transfer_circuit' ? ['circuit' => 'c_outlets'] : []),
+            'transfer_whole', 'transfer_circuit' => [
+                'switch' => $of(['automatic', 'manual']),
+                'poles' => $of(['one', 'two']),
+                'prefers' => $of(['supply', 'inverter']),
+            ] + ($recipe === 'transfer_circuit' ? ['circuit' => 'c_outlets'] : []),
             'plug_by_hand' => ['circuit' => $of(['c_outlets', 'c_fridge'])],
             'back_fed' => ['interlocked' => $yes(70)],
             default => [],
@@ -145,14 +219,52 @@ final class Rigs
             $edits[] = Sample::survey('main_panel', '/bondScrew', ['value' => true, 'basis' => 'read_off']);
         }
         if ($yes(30)) {
-            $edits[] = ['kind' => 'survey_add', 'id' => 'genset', 'component' => ['type' => 'generator', 'label' => 'Portable set', 'ratedW' => 2200, 'surgeW' => 2800, 'outletA' => 20, 'mount' => 'portable', 'bond' => $of(['bonded', 'floating', 'plug']), 'reaches' => 'inlet']];
+            $edits[] = [
+                'kind' => 'survey_add',
+                'id' => 'genset',
+                'component' => [
+                    'type' => 'generator',
+                    'label' => 'Portable set',
+                    'ratedW' => 2200,
+                    'surgeW' => 2800,
+                    'outletA' => 20,
+                    'mount' => 'portable',
+                    'bond' => $of(['bonded', 'floating', 'plug']),
+                    'reaches' => 'inlet',
+                ],
+            ];
         }
         if ($yes(25)) {
-            $edits[] = ['kind' => 'survey_add', 'id' => 'guard', 'component' => ['type' => 'surge_unit', 'label' => 'Surge unit', 'ratingA' => 30, 'mount' => 'inside', 'opens' => $of(['both', 'hot']), 'delayS' => 30, 'bypass' => $yes()]];
+            $edits[] = [
+                'kind' => 'survey_add',
+                'id' => 'guard',
+                'component' => [
+                    'type' => 'surge_unit',
+                    'label' => 'Surge unit',
+                    'ratingA' => 30,
+                    'mount' => 'inside',
+                    'opens' => $of(['both', 'hot']),
+                    'delayS' => 30,
+                    'bypass' => $yes(),
+                ],
+            ];
             $edits[] = Sample::survey('feeder_main', '/from', ['at' => 'guard', 'port' => 'out']);
-            $edits[] = ['kind' => 'survey_add', 'id' => 'guard_feed', 'component' => ['type' => 'feeder', 'label' => 'Inlet to surge unit', 'from' => ['at' => 'inlet', 'port' => 'out'], 'to' => ['at' => 'guard', 'port' => 'in'], 'cable' => ['size' => 'awg:10', 'lengthM' => 0.5]]];
+            $edits[] = [
+                'kind' => 'survey_add',
+                'id' => 'guard_feed',
+                'component' => [
+                    'type' => 'feeder',
+                    'label' => 'Inlet to surge unit',
+                    'from' => ['at' => 'inlet', 'port' => 'out'],
+                    'to' => ['at' => 'guard', 'port' => 'in'],
+                    'cable' => ['size' => 'awg:10', 'lengthM' => 0.5],
+                ],
+            ];
         }
 
-        return self::job(...$edits, ...[['kind' => 'choose_arrangement', 'plan' => 'p', 'recipe' => $recipe, 'options' => $options]]);
+        return self::job(
+            ...$edits,
+            ...[['kind' => 'choose_arrangement', 'plan' => 'p', 'recipe' => $recipe, 'options' => $options]],
+        );
     }
 }

@@ -20,29 +20,124 @@ use Hollin\Core\States\Setting;
 final class Small
 {
     /** A battery; of 13.2 V at rest unless said otherwise. */
-    public static function battery(Graph $graph, string $id, float $ohm, Chemistry $chemistry = Chemistry::Lfp, float $ratedV = 12.8): void
-    {
-        $graph->battery(new Battery("{$id}.cells", $id, "{$id}.pos", "{$id}.neg", $chemistry, $ratedV, 100, 1, $ohm, false, null, null, false, false));
+    public static function battery(
+        Graph $graph,
+        string $id,
+        float $ohm,
+        Chemistry $chemistry = Chemistry::Lfp,
+        float $ratedV = 12.8,
+    ): void {
+        $graph->battery(
+            new Battery(
+                "{$id}.cells",
+                $id,
+                "{$id}.pos",
+                "{$id}.neg",
+                $chemistry,
+                $ratedV,
+                100,
+                1,
+                $ohm,
+                false,
+                null,
+                null,
+                false,
+                false,
+            ),
+        );
     }
 
     /** A wire of known resistance, ohm. */
-    public static function ohms(Graph $graph, string $id, string $a, string $b, float $ohm, Role $role = Role::DcPositive): void
-    {
+    public static function ohms(
+        Graph $graph,
+        string $id,
+        string $a,
+        string $b,
+        float $ohm,
+        Role $role = Role::DcPositive,
+    ): void {
         $graph->conductor($id, $id, $a, $b, $role, ohm: $ohm);
     }
 
     /** A load of so many amps at 13.2 V, taking constant power. */
     public static function draw(Graph $graph, string $pos, string $neg, float $amps, string $id = 'draw'): void
     {
-        $graph->user(new Load($id, '', $id, $pos, $neg, 0, 1, 0, false, false, 'resistive', component: $id, direct: true, amps: $amps));
+        $graph->user(
+            new Load(
+                $id,
+                '',
+                $id,
+                $pos,
+                $neg,
+                0,
+                1,
+                0,
+                false,
+                false,
+                'resistive',
+                component: $id,
+                direct: true,
+                amps: $amps,
+            ),
+        );
     }
 
     /** A charger on 120 V that is always there. */
-    public static function charger(Graph $graph, string $id, string $pos, string $neg, float $holdsV, float $limitA, float $nominalV = 12.0): void
-    {
-        $graph->source(new \Hollin\Core\Network\Source("{$id}.mains", $id, 'supply', 'S', 'ac', true, "{$id}.l", "{$id}.n", "{$id}.g", 120, 30, impedanceOhm: 0.01));
-        $graph->source(new \Hollin\Core\Network\Source("{$id}.charger", $id, 'charger', 'C', 'dc', false, $pos, $neg, 'frame', $holdsV, $limitA, runsOnAc: ["{$id}.l", "{$id}.n"]));
-        $graph->converter(new PowerConverter("{$id}.charger", $id, PowerConverter::CHARGER, ["{$id}.l", "{$id}.n"], [$pos, $neg], $holdsV, $limitA, 0.85, 5.0, nominalV: $nominalV));
+    public static function charger(
+        Graph $graph,
+        string $id,
+        string $pos,
+        string $neg,
+        float $holdsV,
+        float $limitA,
+        float $nominalV = 12.0,
+    ): void {
+        $graph->source(
+            new \Hollin\Core\Network\Source(
+                "{$id}.mains",
+                $id,
+                'supply',
+                'S',
+                'ac',
+                true,
+                "{$id}.l",
+                "{$id}.n",
+                "{$id}.g",
+                120,
+                30,
+                impedanceOhm: 0.01,
+            ),
+        );
+        $graph->source(
+            new \Hollin\Core\Network\Source(
+                "{$id}.charger",
+                $id,
+                'charger',
+                'C',
+                'dc',
+                false,
+                $pos,
+                $neg,
+                'frame',
+                $holdsV,
+                $limitA,
+                runsOnAc: ["{$id}.l", "{$id}.n"],
+            ),
+        );
+        $graph->converter(
+            new PowerConverter(
+                "{$id}.charger",
+                $id,
+                PowerConverter::CHARGER,
+                ["{$id}.l", "{$id}.n"],
+                [$pos, $neg],
+                $holdsV,
+                $limitA,
+                0.85,
+                5.0,
+                nominalV: $nominalV,
+            ),
+        );
     }
 
     /** Two batteries behind a diode each, filled by one charger; the second of any chemistry. */

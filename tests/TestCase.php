@@ -14,8 +14,14 @@ abstract class TestCase extends BaseTestCase
     /** Somebody of a workshop; another name is another workshop. */
     final public function person(Role $role, string $workshop = 'Lathe Lane'): User
     {
-        return Workshop::query()->firstOrCreate(['name' => $workshop])->users()->create([
-            'name' => $role->label(), 'email' => uniqid($role->value, true) . '@hollin.test', 'role' => $role, 'password' => 'rowan-and-lath',
-        ]);
+        return Workshop::query()
+            ->firstOrCreate(['name' => $workshop])
+            ->users()
+            ->create([
+                'name' => $role->label(),
+                'email' => uniqid($role->value, true) . '@hollin.test',
+                'role' => $role,
+                'password' => 'rowan-and-lath',
+            ]);
     }
 }

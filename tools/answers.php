@@ -27,16 +27,36 @@ foreach ($files as $file) {
             $at = "{$name} {$view['id']}";
             $lines = [];
             foreach ($answer['findings'] as $f) {
-                $lines[] = "{$at} finding {$f['rule']} {$f['severity']} {$f['ways']['kind']} " . implode('+', $f['components']);
+                $lines[] =
+                    "{$at} finding {$f['rule']} {$f['severity']} {$f['ways']['kind']} " .
+                    implode('+', $f['components']);
             }
             foreach ($answer['table'] as $row) {
-                $lines[] = "{$at} live {$row['circuit']} " . implode(' ', array_map(fn(string $s, array $c): string => "{$s}={$c['kind']}" . ($c['source'] === null ? '' : ":{$c['source']}"), array_keys($row['cells']), $row['cells']));
+                $lines[] =
+                    "{$at} live {$row['circuit']} " .
+                    implode(
+                        ' ',
+                        array_map(
+                            fn(string $s, array $c): string => "{$s}={$c['kind']}" .
+                                ($c['source'] === null ? '' : ":{$c['source']}"),
+                            array_keys($row['cells']),
+                            $row['cells'],
+                        ),
+                    );
             }
             foreach ($answer['prevented'] as $p) {
                 $lines[] = "{$at} prevented " . json_encode($p, JSON_UNESCAPED_UNICODE);
             }
             foreach ($answer['sizes'] as $s) {
-                $lines[] = sprintf('%s size %s design %.1f cable %s fuse %s drop %.3f', $at, $s['inverter'], $s['figures'][2]['value'], $s['choices'][0]['size'] ?? '-', $s['fuse']['ratingA'] ?? '-', $s['fitted']['dropV'] ?? 0);
+                $lines[] = sprintf(
+                    '%s size %s design %.1f cable %s fuse %s drop %.3f',
+                    $at,
+                    $s['inverter'],
+                    $s['figures'][2]['value'],
+                    $s['choices'][0]['size'] ?? '-',
+                    $s['fuse']['ratingA'] ?? '-',
+                    $s['fitted']['dropV'] ?? 0,
+                );
             }
             foreach ($answer['amps'] as $state => $scenarios) {
                 foreach ($scenarios as $scenario => $amps) {

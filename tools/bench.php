@@ -14,13 +14,14 @@ use Tools\Bench\LoadBench;
 use Tools\Bench\ScaleBench;
 
 require dirname(__DIR__) . '/vendor/autoload.php';
-(require dirname(__DIR__) . '/bootstrap/app.php')->make(Kernel::class)->bootstrap();
+require dirname(__DIR__) . ('/bootstrap/app.php')->make(Kernel::class)->bootstrap();
 
 $done = match ($argv[1] ?? '') {
     'core' => (new CoreBench())->run(),
     'scale' => (new ScaleBench())->run(),
     'flow' => (new FlowBench())->run(),
     'load' => (new LoadBench($argv[2] ?? '', (float) ($argv[3] ?? 40)))->run(),
-    default => fwrite(STDERR, "Say what: core, scale, flow, or load with the address of a running application.\n") === 0,
+    default => fwrite(STDERR, "Say what: core, scale, flow, or load with the address of a running application.\n") ===
+        0,
 };
 exit($done === false ? 1 : 0);

@@ -30,7 +30,11 @@ final class Answers
             }
         }
 
-        return '{"views":' . json_encode($job->views, JSON_THROW_ON_ERROR) . ',"answers":{' . implode(',', $parts) . '}}';
+        return '{"views":' .
+            json_encode($job->views, JSON_THROW_ON_ERROR) .
+            ',"answers":{' .
+            implode(',', $parts) .
+            '}}';
     }
 
     private function one(JobAnswers $job, string $hash): string
@@ -38,7 +42,10 @@ final class Answers
         $cache = Cache::store('answers');
         $text = $cache->get("answer:{$hash}");
         if (!is_string($text)) {
-            $text = json_encode($job->answer($hash), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
+            $text = json_encode(
+                $job->answer($hash),
+                JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES,
+            );
             $cache->put("answer:{$hash}", $text, self::KEEP_S);
         }
 

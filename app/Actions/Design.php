@@ -41,12 +41,21 @@ final class Design
             if ($base === $head->number) {
                 $edit = Intents::apply($atHead, $intent);
 
-                return [$this->append($job, $head, $user, $uuid, 'edit', $edit->words, $atHead, $edit->document), $edit->notices];
+                return [
+                    $this->append($job, $head, $user, $uuid, 'edit', $edit->words, $atHead, $edit->document),
+                    $edit->notices,
+                ];
             }
             $atBase = $job->revision($base)->decoded();
             $edit = Intents::apply($atBase, $intent);
             $patch = Patch::between($atBase, $edit->document);
-            $this->refuseOverlap($job, $patch, $edit->document, $atHead, $job->revisions()->with('user')->where('number', '>', $base)->orderBy('number')->get()->values()->all());
+            $this->refuseOverlap(
+                $job,
+                $patch,
+                $edit->document,
+                $atHead,
+                $job->revisions()->with('user')->where('number', '>', $base)->orderBy('number')->get()->values()->all(),
+            );
             $document = $this->rebased($atHead, $patch);
             if ($document === null) {
                 // Different places, yet no longer together (two circuits in one slot): mean it again at the head.
@@ -74,21 +83,54 @@ final class Design
             }
             $revisions = $job->revisions()->with('user')->orderBy('number')->get();
             $undone = array_fill_keys($revisions->pluck('undoes')->filter()->all(), true);
-            $own = $revisions->last(fn(Revision $r): bool => $r->user_id === $user->id && $r->kind === 'edit' && !isset($undone[$r->number]));
+            $own = $revisions->last(
+                fn(Revision $r): bool => $r->user_id === $user->id &&
+                    $r->kind === 'edit' &&
+                    !isset($undone[$r->number]),
+            );
             if ($own === null) {
                 throw Refused::because('', 'There is nothing of yours left to undo.');
             }
-            $later = $revisions->filter(fn(Revision $r): bool => $r->number > $own->number && $r->undoes === null && !isset($undone[$r->number]))->all();
+            $later = $revisions
+                ->filter(
+                    fn(Revision $r): bool => $r->number > $own->number &&
+                        $r->undoes === null &&
+                        !isset($undone[$r->number]),
+                )
+                ->all();
             $atHead = $head->decoded();
-            $this->refuseOverlap($job, $own->inverseOperations(), $job->revision($own->number - 1)->decoded(), $atHead, array_values($later));
+            $this->refuseOverlap(
+                $job,
+                $own->inverseOperations(),
+                $job->revision($own->number - 1)->decoded(),
+                $atHead,
+                array_values($later),
+            );
             try {
                 $document = Patch::apply($atHead, $own->inverseOperations());
                 JobFile::check($document, $atHead);
-            } catch (\Swaggest\JsonDiff\Exception|BadJobFile $e) {
-                throw new Conflict($head->number, [], 'Undoing "' . $own->words . '" would leave a design that does not hold together: ' . $e->getMessage());
+            } catch (\Swaggest\JsonDiff\Exception | BadJobFile $e) {
+                throw new Conflict(
+                    $head->number,
+                    [],
+                    'Undoing "' .
+                        $own->words .
+                        '" would leave a design that does not hold together: ' .
+                        $e->getMessage(),
+                );
             }
 
-            return $this->append($job, $head, $user, $uuid, 'undo', 'took back: ' . $own->words, $atHead, $document, $own->number);
+            return $this->append(
+                $job,
+                $head,
+                $user,
+                $uuid,
+                'undo',
+                'took back: ' . $own->words,
+                $atHead,
+                $document,
+                $own->number,
+            );
         });
     }
 
@@ -98,8 +140,17 @@ final class Design
         return DB::transaction(function () use ($job, $user, $uuid, $number): Revision {
             $head = $this->lock($job);
 
-            return $job->revisions()->where('uuid', $uuid)->first()
-                ?? $this->append($job, $head, $user, $uuid, 'edit', "went back to revision {$number}", $head->decoded(), $job->revision($number)->decoded());
+            return $job->revisions()->where('uuid', $uuid)->first() ??
+                $this->append(
+                    $job,
+                    $head,
+                    $user,
+                    $uuid,
+                    'edit',
+                    "went back to revision {$number}",
+                    $head->decoded(),
+                    $job->revision($number)->decoded(),
+                );
         });
     }
 
@@ -117,24 +168,48 @@ final class Design
                 return $done;
             }
             if ($head->number !== 1) {
-                throw Refused::because('', 'A job file goes into an empty job; this one already has a history. Open a new job for it.');
+                throw Refused::because(
+                    '',
+                    'A job file goes into an empty job; this one already has a history. Open a new job for it.',
+                );
             }
 
-            return $this->append($job, $head, $user, $uuid, 'import', 'brought in a job file', $head->decoded(), $document);
+            return $this->append(
+                $job,
+                $head,
+                $user,
+                $uuid,
+                'import',
+                'brought in a job file',
+                $head->decoded(),
+                $document,
+            );
         });
     }
 
     /** A new job with its first revision. */
-    public function create(User $user, string $title, string $kind, ?int $customerId, ?stdClass $document = null): RigJob
-    {
+    public function create(
+        User $user,
+        string $title,
+        string $kind,
+        ?int $customerId,
+        ?stdClass $document = null,
+    ): RigJob {
         return DB::transaction(function () use ($user, $title, $kind, $customerId, $document): RigJob {
             $job = new RigJob(['title' => $title, 'kind' => $kind, 'customer_id' => $customerId, 'head' => 1]);
             $job->workshop_id = $user->workshop_id;
             $job->save();
             $text = JobFile::write($document ?? JobFile::blank($title, $kind));
             $job->revisions()->create([
-                'number' => 1, 'uuid' => (string) Str::uuid(), 'user_id' => $user->id, 'kind' => 'start', 'words' => 'opened the job',
-                'document' => $text, 'sha256' => hash('sha256', $text), 'patch' => '[]', 'inverse' => '[]',
+                'number' => 1,
+                'uuid' => (string) Str::uuid(),
+                'user_id' => $user->id,
+                'kind' => 'start',
+                'words' => 'opened the job',
+                'document' => $text,
+                'sha256' => hash('sha256', $text),
+                'patch' => '[]',
+                'inverse' => '[]',
             ]);
 
             return $job;
@@ -151,7 +226,7 @@ final class Design
         try {
             $document = Patch::apply($atHead, $patch);
             JobFile::check($document, $atHead);
-        } catch (\Swaggest\JsonDiff\Exception|BadJobFile) {
+        } catch (\Swaggest\JsonDiff\Exception | BadJobFile) {
             return null;
         }
 
@@ -166,15 +241,33 @@ final class Design
         return $job->revision($locked->head);
     }
 
-    private function append(RigJob $job, Revision $head, User $user, string $uuid, string $kind, string $words, stdClass $before, stdClass $after, ?int $undoes = null): Revision
-    {
+    private function append(
+        RigJob $job,
+        Revision $head,
+        User $user,
+        string $uuid,
+        string $kind,
+        string $words,
+        stdClass $before,
+        stdClass $after,
+        ?int $undoes = null,
+    ): Revision {
         $text = JobFile::write($after);
         $patch = Patch::between($before, $after);
         $revision = $job->revisions()->create([
-            'number' => $head->number + 1, 'uuid' => $uuid, 'user_id' => $user->id, 'kind' => $kind, 'words' => mb_substr($words, 0, 400), 'undoes' => $undoes,
-            'document' => $text, 'sha256' => hash('sha256', $text),
+            'number' => $head->number + 1,
+            'uuid' => $uuid,
+            'user_id' => $user->id,
+            'kind' => $kind,
+            'words' => mb_substr($words, 0, 400),
+            'undoes' => $undoes,
+            'document' => $text,
+            'sha256' => hash('sha256', $text),
             'patch' => json_encode($patch, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION),
-            'inverse' => json_encode(Patch::inverse($before, $patch), JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION),
+            'inverse' => json_encode(
+                Patch::inverse($before, $patch),
+                JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION,
+            ),
         ]);
         $job->forceFill(['head' => $revision->number, 'title' => $after->title, 'kind' => $after->rig->kind])->save();
 
@@ -191,13 +284,21 @@ final class Design
         foreach ($since as $revision) {
             foreach (Patch::overlap($patch, $revision->operations()) as $pointer) {
                 $conflicts[$pointer] = [
-                    'pointer' => $pointer, 'yours' => Patch::at($mine, $pointer), 'theirs' => Patch::at($theirs, $pointer),
+                    'pointer' => $pointer,
+                    'yours' => Patch::at($mine, $pointer),
+                    'theirs' => Patch::at($theirs, $pointer),
                     'by' => ($revision->user->name ?? 'somebody') . ': ' . $revision->words,
                 ];
             }
         }
         if ($conflicts !== []) {
-            throw new Conflict($job->head, array_values($conflicts), 'The same place was changed since: ' . implode('; ', array_unique(array_column($conflicts, 'by'))) . '.');
+            throw new Conflict(
+                $job->head,
+                array_values($conflicts),
+                'The same place was changed since: ' .
+                    implode('; ', array_unique(array_column($conflicts, 'by'))) .
+                    '.',
+            );
         }
     }
 }

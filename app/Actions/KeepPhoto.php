@@ -16,7 +16,11 @@ final class KeepPhoto
 {
     private const LONGEST = 2560;
 
-    private const TYPES = [IMAGETYPE_JPEG => 'image/jpeg', IMAGETYPE_PNG => 'image/png', IMAGETYPE_WEBP => 'image/webp'];
+    private const TYPES = [
+        IMAGETYPE_JPEG => 'image/jpeg',
+        IMAGETYPE_PNG => 'image/png',
+        IMAGETYPE_WEBP => 'image/webp',
+    ];
 
     private const MOST_PIXELS = 60_000_000;
 
@@ -28,13 +32,23 @@ final class KeepPhoto
         $bytes = (string) $file->get();
         $size = @getimagesizefromstring($bytes);
         if ($size === false || !isset(self::TYPES[$size[2]])) {
-            throw Refused::because('/photo', 'is not a JPEG, PNG or WebP picture. A phone that takes HEIC can be set to "most compatible", or the picture exported as JPEG.');
+            throw Refused::because(
+                '/photo',
+                'is not a JPEG, PNG or WebP picture. A phone that takes HEIC can be set to "most ' .
+                    'compatible", or the picture exported as JPEG.',
+            );
         }
         if ($size[0] * $size[1] > self::MOST_PIXELS) {
-            throw Refused::because('/photo', sprintf('has %d × %d pixels; up to 60 megapixels can be read.', $size[0], $size[1]));
+            throw Refused::because(
+                '/photo',
+                sprintf('has %d × %d pixels; up to 60 megapixels can be read.', $size[0], $size[1]),
+            );
         }
         if (Photo::query()->where('rig_job_id', $job->id)->count() >= self::MOST_OF_A_JOB) {
-            throw Refused::because('/photo', sprintf('This job has %d photographs already; remove some first.', self::MOST_OF_A_JOB));
+            throw Refused::because(
+                '/photo',
+                sprintf('This job has %d photographs already; remove some first.', self::MOST_OF_A_JOB),
+            );
         }
         $image = @imagecreatefromstring($bytes);
         if ($image === false) {
@@ -43,7 +57,7 @@ final class KeepPhoto
         $image = self::upright($image, $bytes);
         $longest = max(imagesx($image), imagesy($image));
         if ($longest > self::LONGEST) {
-            $image = imagescale($image, (int) round(imagesx($image) * self::LONGEST / $longest)) ?: $image;
+            $image = imagescale($image, (int) round((imagesx($image) * self::LONGEST) / $longest)) ?: $image;
         }
         // Written anew: position, serial numbers and whatever else the camera put in stay behind.
         ob_start();
@@ -51,7 +65,13 @@ final class KeepPhoto
         $clean = (string) ob_get_clean();
         $sha = hash('sha256', $clean);
         $photo = Photo::query()->firstOrNew(['rig_job_id' => $job->id, 'component' => $component, 'sha256' => $sha]);
-        $photo->fill(['user_id' => $user->id, 'bytes' => strlen($clean), 'width' => imagesx($image), 'height' => imagesy($image), 'note' => $note]);
+        $photo->fill([
+            'user_id' => $user->id,
+            'bytes' => strlen($clean),
+            'width' => imagesx($image),
+            'height' => imagesy($image),
+            'note' => $note,
+        ]);
         if (!Storage::disk('local')->exists($photo->file())) {
             Storage::disk('local')->put($photo->file(), $clean);
         }
@@ -73,7 +93,7 @@ final class KeepPhoto
         fwrite($stream, $bytes);
         rewind($stream);
         $exif = @exif_read_data($stream);
-        $angle = [3 => 180, 6 => -90, 8 => 90][is_array($exif) ? ($exif['Orientation'] ?? 1) : 1] ?? 0;
+        $angle = [3 => 180, 6 => -90, 8 => 90][is_array($exif) ? $exif['Orientation'] ?? 1 : 1] ?? 0;
 
         return $angle === 0 ? $image : (imagerotate($image, $angle, 0) ?: $image);
     }

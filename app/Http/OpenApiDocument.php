@@ -19,7 +19,10 @@ final class OpenApiDocument
         $document['openapi'] = '3.1.0';
         $document['components']['schemas'] = self::schemas() + Shape::definitions();
 
-        return json_encode($document, JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR) . "\n";
+        return json_encode(
+            $document,
+            JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR,
+        ) . "\n";
     }
 
     /** @return array<string, array<string, mixed>> */
@@ -32,54 +35,260 @@ final class OpenApiDocument
         $anything = ['description' => 'any value'];
         $problem = Shape::object(['pointer' => $text, 'message' => $text]);
         $field = Shape::object([
-            'kind' => $text, 'label' => $text, 'unit' => $text, 'min' => ['type' => 'number'], 'max' => ['type' => 'number'], 'choices' => Shape::map($text),
-            'surveyed' => ['type' => 'boolean'], 'required' => ['type' => 'boolean'], 'note' => $text, 'fields' => Shape::map(Shape::ref('Field')),
+            'kind' => $text,
+            'label' => $text,
+            'unit' => $text,
+            'min' => ['type' => 'number'],
+            'max' => ['type' => 'number'],
+            'choices' => Shape::map($text),
+            'surveyed' => ['type' => 'boolean'],
+            'required' => ['type' => 'boolean'],
+            'note' => $text,
+            'fields' => Shape::map(Shape::ref('Field')),
         ]);
-        $plan = Shape::object(['title' => $text, 'stages' => Shape::map(Shape::object(['title' => $text], ['order' => ['type' => 'number']])), 'changes' => Shape::map(Shape::ref('Change'))], [
-            'order' => ['type' => 'number'], 'arrangement' => Shape::object(['recipe' => $text, 'options' => $any]),
-        ]);
+        $plan = Shape::object(
+            [
+                'title' => $text,
+                'stages' => Shape::map(Shape::object(['title' => $text], ['order' => ['type' => 'number']])),
+                'changes' => Shape::map(Shape::ref('Change')),
+            ],
+            [
+                'order' => ['type' => 'number'],
+                'arrangement' => Shape::object(['recipe' => $text, 'options' => $any]),
+            ],
+        );
 
         return [
-            'Me' => Shape::object(['id' => $integer, 'name' => $text, 'role' => ['type' => 'string', 'enum' => ['lead', 'technician', 'apprentice']], 'roleLabel' => $text, 'workshop' => $text]),
+            'Me' => Shape::object([
+                'id' => $integer,
+                'name' => $text,
+                'role' => ['type' => 'string', 'enum' => ['lead', 'technician', 'apprentice']],
+                'roleLabel' => $text,
+                'workshop' => $text,
+            ]),
             'Trouble' => Shape::object(['message' => $text], ['problems' => Shape::list($problem)]),
-            'ConflictTrouble' => Shape::object(['message' => $text, 'head' => $integer, 'conflicts' => Shape::list(Shape::object(['pointer' => $text, 'yours' => $anything, 'theirs' => $anything, 'by' => $text]))], ['problems' => Shape::list($problem)]),
-            'JobRow' => Shape::object(['id' => $integer, 'title' => $text, 'kind' => $text, 'customer' => $maybe, 'revision' => $integer, 'changedAt' => $text, 'stage' => $text]),
-            'RevisionRow' => Shape::object(['number' => $integer, 'words' => $text, 'kind' => $text, 'undoes' => ['type' => ['integer', 'null']], 'by' => $maybe, 'at' => $text, 'sha256' => $text]),
-            'Intent' => ['type' => 'object', 'properties' => ['kind' => ['type' => 'string', 'enum' => array_keys(Intents::all())]], 'required' => ['kind'], 'additionalProperties' => true],
-            'StateBody' => Shape::object(['view' => $text], ['revision' => $integer, 'controls' => Shape::map($text), 'surroundings' => Shape::map($text), 'running' => Shape::list($text), 'charge' => ['type' => 'string', 'enum' => ['full', 'half', 'low']]]),
-            'ProbeBody' => Shape::object(['view' => $text, 'function' => ['type' => 'string', 'enum' => array_keys(Meter::FUNCTIONS)], 'a' => $text], ['b' => $text, 'zeroed' => ['type' => 'boolean'], 'revision' => $integer, 'controls' => Shape::map($text), 'surroundings' => Shape::map($text), 'running' => Shape::list($text), 'charge' => $text]),
-            'HereBody' => Shape::object(['tab' => $text, 'revision' => $integer, 'place' => $text], ['about' => $maybe, 'leaving' => ['type' => 'boolean']]),
-            'Here' => Shape::object(['head' => $integer, 'people' => Shape::list(Shape::object(['id' => $integer, 'name' => $text, 'place' => $text, 'about' => $maybe, 'self' => ['type' => 'boolean']])), 'changes' => Shape::list(Shape::object(['number' => $integer, 'words' => $text, 'by' => $maybe]))]),
-            'Token' => Shape::object(['id' => $integer, 'name' => $text, 'writes' => ['type' => 'boolean'], 'usedAt' => $maybe, 'until' => $maybe]),
-            'Photo' => Shape::object(['id' => $integer, 'component' => $text, 'note' => $maybe, 'width' => $integer, 'height' => $integer, 'bytes' => $integer, 'by' => $maybe, 'at' => $text]),
-            'BaselinePoint' => Shape::object(['id' => $text, 'words' => $text, 'state' => $text, 'stateWords' => $text, 'function' => $text, 'a' => $text, 'b' => $text, 'unit' => $text, 'lowest' => ['type' => ['number', 'null']], 'highest' => ['type' => ['number', 'null']], 'expected' => $maybe, 'why' => $text]),
-            'ReadingRow' => Shape::object(['id' => $integer, 'what' => $text, 'revision' => $integer, 'value' => ['type' => ['number', 'null']], 'words' => $maybe, 'unit' => $text, 'verdict' => ['type' => 'string', 'enum' => ['as expected', 'not as expected', 'to be judged']], 'instrument' => $maybe, 'note' => $maybe, 'by' => $maybe, 'at' => $text]),
-            'ReadingBody' => Shape::object(['uuid' => $text, 'what' => $text], ['value' => ['type' => 'number'], 'words' => $text, 'instrument' => $text, 'note' => $text]),
-            'Baseline' => Shape::object(['points' => Shape::list(Shape::ref('BaselinePoint')), 'readings' => Shape::list(Shape::ref('ReadingRow'))]),
-            'EditBody' => Shape::object(['uuid' => $text, 'base' => $integer, 'intent' => Shape::ref('Intent')], ['want' => Shape::list($text), 'have' => Shape::list($text)]),
-            'UndoBody' => Shape::object(['uuid' => $text], ['restore' => $integer, 'want' => Shape::list($text), 'have' => Shape::list($text)]),
-            'Component' => ['type' => 'object', 'properties' => ['type' => $text, 'label' => $text], 'required' => ['type', 'label'], 'additionalProperties' => true],
-            'Change' => Shape::object(['op' => ['type' => 'string', 'enum' => ['fit', 'remove', 'move', 'set']], 'stage' => $text, 'target' => $text, 'by' => $text], ['order' => ['type' => 'number'], 'path' => $text, 'value' => $anything, 'why' => $text]),
+            'ConflictTrouble' => Shape::object(
+                [
+                    'message' => $text,
+                    'head' => $integer,
+                    'conflicts' => Shape::list(
+                        Shape::object(['pointer' => $text, 'yours' => $anything, 'theirs' => $anything, 'by' => $text]),
+                    ),
+                ],
+                ['problems' => Shape::list($problem)],
+            ),
+            'JobRow' => Shape::object([
+                'id' => $integer,
+                'title' => $text,
+                'kind' => $text,
+                'customer' => $maybe,
+                'revision' => $integer,
+                'changedAt' => $text,
+                'stage' => $text,
+            ]),
+            'RevisionRow' => Shape::object([
+                'number' => $integer,
+                'words' => $text,
+                'kind' => $text,
+                'undoes' => ['type' => ['integer', 'null']],
+                'by' => $maybe,
+                'at' => $text,
+                'sha256' => $text,
+            ]),
+            'Intent' => [
+                'type' => 'object',
+                'properties' => ['kind' => ['type' => 'string', 'enum' => array_keys(Intents::all())]],
+                'required' => ['kind'],
+                'additionalProperties' => true,
+            ],
+            'StateBody' => Shape::object(
+                ['view' => $text],
+                [
+                    'revision' => $integer,
+                    'controls' => Shape::map($text),
+                    'surroundings' => Shape::map($text),
+                    'running' => Shape::list($text),
+                    'charge' => ['type' => 'string', 'enum' => ['full', 'half', 'low']],
+                ],
+            ),
+            'ProbeBody' => Shape::object(
+                [
+                    'view' => $text,
+                    'function' => ['type' => 'string', 'enum' => array_keys(Meter::FUNCTIONS)],
+                    'a' => $text,
+                ],
+                [
+                    'b' => $text,
+                    'zeroed' => ['type' => 'boolean'],
+                    'revision' => $integer,
+                    'controls' => Shape::map($text),
+                    'surroundings' => Shape::map($text),
+                    'running' => Shape::list($text),
+                    'charge' => $text,
+                ],
+            ),
+            'HereBody' => Shape::object(
+                ['tab' => $text, 'revision' => $integer, 'place' => $text],
+                ['about' => $maybe, 'leaving' => ['type' => 'boolean']],
+            ),
+            'Here' => Shape::object([
+                'head' => $integer,
+                'people' => Shape::list(
+                    Shape::object([
+                        'id' => $integer,
+                        'name' => $text,
+                        'place' => $text,
+                        'about' => $maybe,
+                        'self' => ['type' => 'boolean'],
+                    ]),
+                ),
+                'changes' => Shape::list(Shape::object(['number' => $integer, 'words' => $text, 'by' => $maybe])),
+            ]),
+            'Token' => Shape::object([
+                'id' => $integer,
+                'name' => $text,
+                'writes' => ['type' => 'boolean'],
+                'usedAt' => $maybe,
+                'until' => $maybe,
+            ]),
+            'Photo' => Shape::object([
+                'id' => $integer,
+                'component' => $text,
+                'note' => $maybe,
+                'width' => $integer,
+                'height' => $integer,
+                'bytes' => $integer,
+                'by' => $maybe,
+                'at' => $text,
+            ]),
+            'BaselinePoint' => Shape::object([
+                'id' => $text,
+                'words' => $text,
+                'state' => $text,
+                'stateWords' => $text,
+                'function' => $text,
+                'a' => $text,
+                'b' => $text,
+                'unit' => $text,
+                'lowest' => ['type' => ['number', 'null']],
+                'highest' => ['type' => ['number', 'null']],
+                'expected' => $maybe,
+                'why' => $text,
+            ]),
+            'ReadingRow' => Shape::object([
+                'id' => $integer,
+                'what' => $text,
+                'revision' => $integer,
+                'value' => ['type' => ['number', 'null']],
+                'words' => $maybe,
+                'unit' => $text,
+                'verdict' => ['type' => 'string', 'enum' => ['as expected', 'not as expected', 'to be judged']],
+                'instrument' => $maybe,
+                'note' => $maybe,
+                'by' => $maybe,
+                'at' => $text,
+            ]),
+            'ReadingBody' => Shape::object(
+                ['uuid' => $text, 'what' => $text],
+                ['value' => ['type' => 'number'], 'words' => $text, 'instrument' => $text, 'note' => $text],
+            ),
+            'Baseline' => Shape::object([
+                'points' => Shape::list(Shape::ref('BaselinePoint')),
+                'readings' => Shape::list(Shape::ref('ReadingRow')),
+            ]),
+            'EditBody' => Shape::object(
+                ['uuid' => $text, 'base' => $integer, 'intent' => Shape::ref('Intent')],
+                ['want' => Shape::list($text), 'have' => Shape::list($text)],
+            ),
+            'UndoBody' => Shape::object(
+                ['uuid' => $text],
+                ['restore' => $integer, 'want' => Shape::list($text), 'have' => Shape::list($text)],
+            ),
+            'Component' => [
+                'type' => 'object',
+                'properties' => ['type' => $text, 'label' => $text],
+                'required' => ['type', 'label'],
+                'additionalProperties' => true,
+            ],
+            'Change' => Shape::object(
+                [
+                    'op' => ['type' => 'string', 'enum' => ['fit', 'remove', 'move', 'set']],
+                    'stage' => $text,
+                    'target' => $text,
+                    'by' => $text,
+                ],
+                ['order' => ['type' => 'number'], 'path' => $text, 'value' => $anything, 'why' => $text],
+            ),
             'Plan' => $plan,
             'Document' => Shape::object([
-                'hollin' => $text, 'format' => $integer, 'title' => $text, 'rig' => Shape::object(['kind' => $text], ['note' => $text]),
+                'hollin' => $text,
+                'format' => $integer,
+                'title' => $text,
+                'rig' => Shape::object(['kind' => $text], ['note' => $text]),
                 'asFound' => Shape::object(['components' => Shape::map(Shape::ref('Component'))]),
-                'needs' => Shape::object([], ['ampacity' => $text, 'scenarios' => Shape::map(Shape::object(['title' => $text, 'running' => Shape::map(['type' => 'boolean'])], ['order' => ['type' => 'number']])), 'offGrid' => Shape::map(['type' => 'boolean'])]),
+                'needs' => Shape::object(
+                    [],
+                    [
+                        'ampacity' => $text,
+                        'scenarios' => Shape::map(
+                            Shape::object(
+                                ['title' => $text, 'running' => Shape::map(['type' => 'boolean'])],
+                                ['order' => ['type' => 'number']],
+                            ),
+                        ),
+                        'offGrid' => Shape::map(['type' => 'boolean']),
+                    ],
+                ),
                 'plans' => Shape::map(Shape::ref('Plan')),
             ]),
             'Design' => Shape::object([
-                'id' => $integer, 'revision' => $integer, 'head' => $integer, 'words' => $text, 'customer' => $maybe, 'notices' => Shape::list($text),
-                'document' => Shape::ref('Document'), 'views' => Shape::list(Shape::ref('View')), 'answers' => Shape::map(Shape::ref('RigAnswer')),
+                'id' => $integer,
+                'revision' => $integer,
+                'head' => $integer,
+                'words' => $text,
+                'customer' => $maybe,
+                'notices' => Shape::list($text),
+                'document' => Shape::ref('Document'),
+                'views' => Shape::list(Shape::ref('View')),
+                'answers' => Shape::map(Shape::ref('RigAnswer')),
             ]),
-            'Sheet' => Shape::object(['id' => $integer, 'status' => ['type' => 'string', 'enum' => ['waiting', 'printing', 'done', 'failed']], 'trouble' => $maybe]),
+            'Sheet' => Shape::object([
+                'id' => $integer,
+                'status' => ['type' => 'string', 'enum' => ['waiting', 'printing', 'done', 'failed']],
+                'trouble' => $maybe,
+            ]),
             'Field' => $field,
             'Reference' => Shape::object([
                 'version' => $text,
                 'forms' => Shape::map(Shape::object(['summary' => $text, 'fields' => Shape::map(Shape::ref('Field'))])),
                 'layouts' => Shape::list(Shape::object(['id' => $text, 'title' => $text, 'summary' => $text])),
-                'arrangements' => Shape::list(Shape::object(['id' => $text, 'title' => $text, 'gains' => $text, 'risks' => $text, 'options' => Shape::map(Shape::ref('Field'))])),
-                'rules' => Shape::list(Shape::object(['id' => $text, 'severity' => $text, 'title' => $text, 'explanation' => $text, 'source' => $text])),
-                'conductors' => Shape::list(Shape::object(['designation' => $text, 'spoken' => $text, 'areaMm2' => ['type' => 'number'], 'mohmPerM20C' => ['type' => 'number'], 'ampacity' => Shape::map(['type' => 'number'])])),
+                'arrangements' => Shape::list(
+                    Shape::object([
+                        'id' => $text,
+                        'title' => $text,
+                        'gains' => $text,
+                        'risks' => $text,
+                        'options' => Shape::map(Shape::ref('Field')),
+                    ]),
+                ),
+                'rules' => Shape::list(
+                    Shape::object([
+                        'id' => $text,
+                        'severity' => $text,
+                        'title' => $text,
+                        'explanation' => $text,
+                        'source' => $text,
+                    ]),
+                ),
+                'conductors' => Shape::list(
+                    Shape::object([
+                        'designation' => $text,
+                        'spoken' => $text,
+                        'areaMm2' => ['type' => 'number'],
+                        'mohmPerM20C' => ['type' => 'number'],
+                        'ampacity' => Shape::map(['type' => 'number']),
+                    ]),
+                ),
             ]),
         ];
     }

@@ -34,13 +34,28 @@ final class PrintSheet implements ShouldQueue
         $folder = sys_get_temp_dir() . '/hollin-print-' . Str::random(12);
         File::makeDirectory($folder, 0700);
         try {
-            $process = new Process([
-                config('hollin.chromium'), '--headless', '--disable-gpu', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--disable-extensions',
-                // As root Chromium has no sandbox of its own; bin/start runs the worker as an ordinary user.
-                ...(function_exists('posix_geteuid') && posix_geteuid() === 0 ? ['--no-sandbox'] : []),
-                '--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1', "--user-data-dir={$folder}/profile", '--no-pdf-header-footer', '--virtual-time-budget=15000',
-                "--print-to-pdf={$folder}/sheet.pdf", config('hollin.loopback') . "/print-entry/{$token}",
-            ], $folder, ['HOME' => $folder]);
+            $process = new Process(
+                [
+                    config('hollin.chromium'),
+                    '--headless',
+                    '--disable-gpu',
+                    '--no-first-run',
+                    '--disable-background-networking',
+                    '--disable-component-update',
+                    '--disable-sync',
+                    '--disable-extensions',
+                    // As root Chromium has no sandbox of its own; bin/start runs the worker as an ordinary user.
+                    ...function_exists('posix_geteuid') && posix_geteuid() === 0 ? ['--no-sandbox'] : [],
+                    '--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1',
+                    "--user-data-dir={$folder}/profile",
+                    '--no-pdf-header-footer',
+                    '--virtual-time-budget=15000',
+                    "--print-to-pdf={$folder}/sheet.pdf",
+                    config('hollin.loopback') . "/print-entry/{$token}",
+                ],
+                $folder,
+                ['HOME' => $folder],
+            );
             $process->setTimeout((float) config('hollin.print_seconds'));
             $process->mustRun();
             if (!is_file("{$folder}/sheet.pdf") || filesize("{$folder}/sheet.pdf") < 2000) {
@@ -56,8 +71,15 @@ final class PrintSheet implements ShouldQueue
 
     public function failed(?Throwable $why): void
     {
-        Sheet::query()->where('id', $this->sheetId)->update([
-            'status' => 'failed', 'token_hash' => null, 'trouble' => 'Printing failed: ' . Str::limit($why?->getMessage() ?? 'no reason given', 300) . ' You can still print from the browser.',
-        ]);
+        Sheet::query()
+            ->where('id', $this->sheetId)
+            ->update([
+                'status' => 'failed',
+                'token_hash' => null,
+                'trouble' =>
+                    'Printing failed: ' .
+                    Str::limit($why?->getMessage() ?? 'no reason given', 300) .
+                    ' You can still print from the browser.',
+            ]);
     }
 }

@@ -32,7 +32,24 @@ final class Reading extends Model
 {
     public const UPDATED_AT = null;
 
-    protected $fillable = ['rig_job_id', 'user_id', 'uuid', 'revision', 'what', 'view', 'state', 'function', 'point_a', 'point_b', 'value', 'words', 'unit', 'instrument', 'note', 'expected'];
+    protected $fillable = [
+        'rig_job_id',
+        'user_id',
+        'uuid',
+        'revision',
+        'what',
+        'view',
+        'state',
+        'function',
+        'point_a',
+        'point_b',
+        'value',
+        'words',
+        'unit',
+        'instrument',
+        'note',
+        'expected',
+    ];
 
     /** @return BelongsTo<User, $this> */
     public function user(): BelongsTo

@@ -32,7 +32,18 @@ final class Revision extends Model
 {
     public const UPDATED_AT = null;
 
-    protected $fillable = ['number', 'uuid', 'user_id', 'kind', 'words', 'undoes', 'document', 'sha256', 'patch', 'inverse'];
+    protected $fillable = [
+        'number',
+        'uuid',
+        'user_id',
+        'kind',
+        'words',
+        'undoes',
+        'document',
+        'sha256',
+        'patch',
+        'inverse',
+    ];
 
     /** @return BelongsTo<User, $this> */
     public function user(): BelongsTo

@@ -25,7 +25,17 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class Sheet extends Model
 {
-    protected $fillable = ['rig_job_id', 'user_id', 'revision', 'view', 'paper', 'status', 'trouble', 'token_hash', 'file'];
+    protected $fillable = [
+        'rig_job_id',
+        'user_id',
+        'revision',
+        'view',
+        'paper',
+        'status',
+        'trouble',
+        'token_hash',
+        'file',
+    ];
 
     /** @return BelongsTo<RigJob, $this> */
     public function rigJob(): BelongsTo

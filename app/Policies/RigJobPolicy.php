@@ -19,7 +19,9 @@ final class RigJobPolicy
 
     public function create(User $user): Response
     {
-        return $user->role === Role::Apprentice ? Response::deny('An apprentice cannot open a new job; ask a technician.') : Response::allow();
+        return $user->role === Role::Apprentice
+            ? Response::deny('An apprentice cannot open a new job; ask a technician.')
+            : Response::allow();
     }
 
     /** Survey and needs: everybody of the workshop. */
@@ -36,6 +38,8 @@ final class RigJobPolicy
             return $view;
         }
 
-        return $user->role === Role::Apprentice ? Response::deny('An apprentice surveys and reads plans; a technician changes them.') : Response::allow();
+        return $user->role === Role::Apprentice
+            ? Response::deny('An apprentice surveys and reads plans; a technician changes them.')
+            : Response::allow();
     }
 }

@@ -40,7 +40,10 @@ final class DemoSeeder extends Seeder
         }
         $workshop = Workshop::query()->create(['name' => 'Lathe Lane Rig Works', 'timezone' => 'America/Chicago']);
         $make = fn(string $email): User => $workshop->users()->create([
-            'name' => self::PEOPLE[$email][0], 'email' => $email, 'role' => self::PEOPLE[$email][1], 'password' => self::PASSWORD,
+            'name' => self::PEOPLE[$email][0],
+            'email' => $email,
+            'role' => self::PEOPLE[$email][1],
+            'password' => self::PASSWORD,
         ]);
         $lead = $make('lead@hollin.test');
         $technician = $make('tech@hollin.test');
@@ -62,6 +65,12 @@ final class DemoSeeder extends Seeder
     /** @param array<string, mixed> $intent */
     private function edit(Design $design, RigJob $job, User $user, array $intent): void
     {
-        $design->edit($job, $user, (string) Str::uuid(), $job->refresh()->head, json_decode((string) json_encode($intent, JSON_PRESERVE_ZERO_FRACTION), false, 32, JSON_THROW_ON_ERROR));
+        $design->edit(
+            $job,
+            $user,
+            (string) Str::uuid(),
+            $job->refresh()->head,
+            json_decode((string) json_encode($intent, JSON_PRESERVE_ZERO_FRACTION), false, 32, JSON_THROW_ON_ERROR),
+        );
     }
 }

@@ -45,7 +45,17 @@ const views = Object.keys(answers).map((id): View => {
 });
 
 const design = (more: Partial<Design> = {}): Design =>
-  ({ id: 1, revision: 29, head: 29, title: document.title, customer: 'Pippin & Scion', document, views, answers, ...more }) as Design;
+  ({
+    id: 1,
+    revision: 29,
+    head: 29,
+    title: document.title,
+    customer: 'Pippin & Scion',
+    document,
+    views,
+    answers,
+    ...more,
+  }) as Design;
 
 const hold = (d: Design = design()): DesignHold =>
   ({
@@ -66,9 +76,12 @@ const hold = (d: Design = design()): DesignHold =>
 const cable = field('group', 'Cable', {
   fields: { size: field('size', 'Size'), lengthM: field('number', 'Length, one way', { unit: 'm' }) },
 });
-const end = (label: string) => field('group', label, { fields: { at: field('ref', 'Equipment'), port: field('text', 'Port') } });
+const end = (label: string) =>
+  field('group', label, { fields: { at: field('ref', 'Equipment'), port: field('text', 'Port') } });
 const lands = (label: string) =>
-  field('group', label, { fields: { panel: field('ref', 'Panel'), slot: field('integer', 'Slot'), half: field('choice', 'Half') } });
+  field('group', label, {
+    fields: { panel: field('ref', 'Panel'), slot: field('integer', 'Slot'), half: field('choice', 'Half') },
+  });
 const forms: Reference['forms'] = {
   circuit: {
     summary: '',
@@ -100,7 +113,8 @@ function shown(node: ReactNode, seed: (client: QueryClient) => void = nothing, m
 }
 
 describe('plans compared', () => {
-  const table = (d?: Design, metric = false) => words(shown(<PlansTable hold={hold(d)} open={nothing} />, nothing, metric));
+  const table = (d?: Design, metric = false) =>
+    words(shown(<PlansTable hold={hold(d)} open={nothing} />, nothing, metric));
 
   it('asks every plan the same questions, as found among them', () => {
     const text = table();
@@ -118,7 +132,8 @@ describe('plans compared', () => {
 
   it('counts what the core counted', () => {
     const text = table();
-    for (const answer of Object.values(answers)) expect(text).toContain(answer.checked.states.toLocaleString('en').replace(/,/g, ' '));
+    for (const answer of Object.values(answers))
+      expect(text).toContain(answer.checked.states.toLocaleString('en').replace(/,/g, ' '));
     const needed = Object.keys(document.needs.offGrid ?? {}).length;
     expect(needed).toBeGreaterThan(0);
     expect(text).toMatch(new RegExp(`\\d of ${needed}`));
@@ -182,7 +197,19 @@ describe('the meter', () => {
   const state = answer.states.find((s) => s.id === 'inverting')!;
   const setting = { controls: state.controls, surroundings: state.surroundings };
   const meter = (about: string | null) =>
-    words(shown(<MeterPanel job={1} revision={29} view="line/whole" answer={answer} setting={setting} running={[]} about={about} />));
+    words(
+      shown(
+        <MeterPanel
+          job={1}
+          revision={29}
+          view="line/whole"
+          answer={answer}
+          setting={setting}
+          running={[]}
+          about={about}
+        />,
+      ),
+    );
 
   it('has every function a technician carries, and asks where before it shows anything', () => {
     const text = meter(null);
@@ -245,7 +272,9 @@ describe('the sheet', () => {
 
   it('tells first that it must not be built, counting only what the plan itself does', () => {
     const answer = answers['panel/whole']!;
-    expect(words(sheet('panel/whole'))).toContain(`Do not build this as it stands: ${countOf(answer, 'danger')} dangers are open below`);
+    expect(words(sheet('panel/whole'))).toContain(
+      `Do not build this as it stands: ${countOf(answer, 'danger')} dangers are open below`,
+    );
     expect(answer.findings.length).toBeGreaterThan(ownFindings(answer).length);
   });
 
@@ -271,7 +300,9 @@ describe('counting findings', () => {
   const answer = answers['panel/whole']!;
   it('leaves out what takes a faulty pedestal', () => {
     expect(ownFindings(answer).every((f: Finding) => f.ways.kind !== 'outside')).toBe(true);
-    expect(countOf(answer, 'danger') + countOf(answer, 'warning') + countOf(answer, 'advice')).toBe(ownFindings(answer).length);
+    expect(countOf(answer, 'danger') + countOf(answer, 'warning') + countOf(answer, 'advice')).toBe(
+      ownFindings(answer).length,
+    );
   });
   it('says one danger and two dangers', () => {
     expect([0, 1, 2].map((n) => counted(n, 'danger'))).toEqual(['0 dangers', '1 danger', '2 dangers']);
@@ -293,15 +324,22 @@ describe('what is assumed', () => {
 });
 
 describe('a conflict', () => {
-  const components = { c_air: { type: 'circuit', label: 'Air conditioner' }, main_panel: { type: 'panel', label: 'Main panel' } };
+  const components = {
+    c_air: { type: 'circuit', label: 'Air conditioner' },
+    main_panel: { type: 'panel', label: 'Main panel' },
+  };
   const say = (pointer: string, value: unknown) => {
     const at = conflictWords(pointer, components, forms, makeUnits('trade'));
     return `${at.where} = ${at.say(value)}`;
   };
   it('is told by the part and the place, with values as they are said', () => {
-    expect(say('/asFound/components/c_air/breakerA', { value: 20, basis: 'read_off' })).toBe('Air conditioner: breaker = 20 A');
+    expect(say('/asFound/components/c_air/breakerA', { value: 20, basis: 'read_off' })).toBe(
+      'Air conditioner: breaker = 20 A',
+    );
     expect(say('/asFound/components/c_air/breakerA/value', 15)).toBe('Air conditioner: breaker = 15 A');
-    expect(say('/asFound/components/c_air/cable/lengthM/value', 5)).toBe('Air conditioner: cable, length one way = 16 ft');
+    expect(say('/asFound/components/c_air/cable/lengthM/value', 5)).toBe(
+      'Air conditioner: cable, length one way = 16 ft',
+    );
     expect(say('/asFound/components/c_air/hot', { panel: 'main_panel', slot: 4 })).toBe(
       'Air conditioner: where the hot lands = Main panel, slot 4',
     );
@@ -314,7 +352,12 @@ describe('a conflict', () => {
       theirs,
       by: 'Maren Voss: surveyed',
     });
-    const all = [both('value', 5.5, 3.66), both('basis', 'told', 'told'), both('by', 'Idris', 'Maren'), both('entered', '5.5 m', '12 ft')];
+    const all = [
+      both('value', 5.5, 3.66),
+      both('basis', 'told', 'told'),
+      both('by', 'Idris', 'Maren'),
+      both('entered', '5.5 m', '12 ft'),
+    ];
     expect(conflictPlaces(all).map((c) => c.pointer)).toEqual([`${at}/value`]);
     expect(conflictPlaces([both('basis', 'told', 'measured')])).toHaveLength(1);
     expect(say(`${at}/basis`, 'measured')).toBe('Air conditioner: cable, length one way, how it is known = measured');
@@ -357,15 +400,17 @@ describe('the survey', () => {
   it('starts from a layout while nothing is surveyed', () => {
     const empty = structuredClone(document);
     empty.asFound.components = {};
-    const html = shown(<SurveyPlace hold={hold(design({ document: empty }))} viewId="as_found" setViewId={nothing} />, (client) =>
-      client.setQueryData(['reference'], {
-        version: 'x',
-        forms,
-        layouts: [{ id: 'a', title: 'Teardrop', summary: 'Three circuits.' }],
-        arrangements: [],
-        rules: [],
-        conductors: [],
-      }),
+    const html = shown(
+      <SurveyPlace hold={hold(design({ document: empty }))} viewId="as_found" setViewId={nothing} />,
+      (client) =>
+        client.setQueryData(['reference'], {
+          version: 'x',
+          forms,
+          layouts: [{ id: 'a', title: 'Teardrop', summary: 'Three circuits.' }],
+          arrangements: [],
+          rules: [],
+          conductors: [],
+        }),
     );
     expect(words(html)).toContain('What does it look most like?');
     expect(words(html)).toContain('Teardrop Three circuits.');
@@ -376,10 +421,14 @@ describe('what must run', () => {
   it('asks of every circuit and every load, and shows what was said', () => {
     const html = shown(<NeedsPanel hold={hold()} />);
     const text = words(html);
-    for (const c of Object.values(document.asFound.components)) if (c.type === 'circuit') expect(text).toContain(c.label);
+    for (const c of Object.values(document.asFound.components))
+      if (c.type === 'circuit') expect(text).toContain(c.label);
     for (const s of Object.values(document.needs.scenarios ?? {})) expect(text).toContain(`Together: ${s.title}`);
     const said = Object.keys(document.needs.offGrid ?? {}).length;
-    const running = Object.values(document.needs.scenarios ?? {}).reduce((n, s) => n + Object.keys(s.running).length, 0);
+    const running = Object.values(document.needs.scenarios ?? {}).reduce(
+      (n, s) => n + Object.keys(s.running).length,
+      0,
+    );
     expect(html.match(/checked=""/g)!.length).toBe(said + running);
   });
 });
@@ -406,7 +455,14 @@ describe('the jobs on the floor', () => {
 
   it('say whose they are, what they are and what is next', () => {
     const text = floor([row(1, 'Hive trailer', 'plan'), row(2, 'Choir caravan', 'survey')]);
-    for (const part of ['Hive trailer', 'Choir caravan', 'Pippin & Scion', 'travel trailer', 'revision 3', 'Survey the rig as found'])
+    for (const part of [
+      'Hive trailer',
+      'Choir caravan',
+      'Pippin & Scion',
+      'travel trailer',
+      'revision 3',
+      'Survey the rig as found',
+    ])
       expect(text).toContain(part);
   });
 
@@ -428,10 +484,22 @@ describe('rules and tables', () => {
           layouts: [],
           arrangements: [],
           rules: [
-            { id: 'r', severity: 'danger', title: 'Two sources joined', explanation: 'Never.', source: 'NFPA 70 (value from memory)' },
+            {
+              id: 'r',
+              severity: 'danger',
+              title: 'Two sources joined',
+              explanation: 'Never.',
+              source: 'NFPA 70 (value from memory)',
+            },
           ],
           conductors: [
-            { designation: 'awg:12', spoken: '12 AWG', areaMm2: 3.31, mohmPerM20C: 5.211, ampacity: { marine: 45, branch: 20 } },
+            {
+              designation: 'awg:12',
+              spoken: '12 AWG',
+              areaMm2: 3.31,
+              mohmPerM20C: 5.211,
+              ampacity: { marine: 45, branch: 20 },
+            },
           ],
         }),
     ),

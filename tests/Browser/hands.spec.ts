@@ -13,7 +13,10 @@ test('controls set by hand tell what reacts, in order', async ({ page }) => {
   await page.getByRole('tab', { name: 'By hand' }).click();
   await page.getByRole('radio', { name: /^0 nothing connected/ }).click();
   await expect(page.getByText('Nothing moves by itself.')).toBeVisible();
-  await page.getByRole('radiogroup', { name: 'Old inverter 2000 W switch' }).getByRole('radio', { name: 'on', exact: true }).click();
+  await page
+    .getByRole('radiogroup', { name: 'Old inverter 2000 W switch' })
+    .getByRole('radio', { name: 'on', exact: true })
+    .click();
   await expect(page.getByText('set by hand')).toBeVisible();
   const story = page.getByRole('region', { name: 'What reacts' });
   await expect(story.getByText('2 s', { exact: true })).toBeVisible();
@@ -52,7 +55,10 @@ test('the meter: a pedestal every tester calls good, and the skin that is not', 
   await page.getByRole('combobox', { name: 'Black probe' }).fill('Frame');
   await page.keyboard.press('Enter');
   await expect(face).toContainText('never measure ohms here');
-  const [netlist] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'AC side' }).click()]);
+  const [netlist] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'AC side' }).click(),
+  ]);
   expect(netlist.suggestedFilename()).toBe('state-ac.cir');
   expect(readFileSync(await netlist.path(), 'utf8')).toContain('ac lin 1 60 60');
 });
@@ -132,7 +138,8 @@ test('a token lets a program in, until it is taken back', async ({ page, request
   await page.getByLabel('What it is for').fill('wall display');
   await page.getByRole('button', { name: 'Make a token' }).click();
   const token = (await page.locator('.token-text code').textContent())!;
-  const ask = () => request.get('/api/v1/jobs', { headers: { Authorization: `Bearer ${token}`, Accept: 'application/json' } });
+  const ask = () =>
+    request.get('/api/v1/jobs', { headers: { Authorization: `Bearer ${token}`, Accept: 'application/json' } });
   expect((await ask()).status()).toBe(200);
   await page.getByRole('button', { name: 'Take back' }).first().click();
   await expect(page.getByText('None.')).toBeVisible();
@@ -146,7 +153,8 @@ test.describe('on a tablet beside the rig', () => {
     await expect(page.getByRole('tab', { name: /Findings/ })).toHaveAttribute('aria-selected', 'false');
     await page.getByRole('tab', { name: 'By hand' }).tap();
     await expect(page.getByText('Cords and plugs')).toBeVisible();
-    for (const target of await page.getByRole('tab').all()) expect((await target.boundingBox())!.height).toBeGreaterThanOrEqual(44);
+    for (const target of await page.getByRole('tab').all())
+      expect((await target.boundingBox())!.height).toBeGreaterThanOrEqual(44);
     await page.getByRole('tab', { name: 'By hand' }).tap();
     await expect(page.getByText('Cords and plugs')).toHaveCount(0);
     await accessible(page);

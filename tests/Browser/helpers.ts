@@ -19,10 +19,16 @@ export async function openJob(page: Page, title: string): Promise<void> {
 
 /** axe finds nothing serious on the page as it stands. */
 export async function accessible(page: Page): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze();
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+    .analyze();
   const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
   expect(
-    serious.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ') + ' ' + (n.failureSummary ?? '').slice(0, 200)).join('\n    ')}`),
+    serious.map(
+      (v) =>
+        `${v.id}: ` +
+        v.nodes.map((n) => `${n.target.join(' ')} ${(n.failureSummary ?? '').slice(0, 200)}`).join('\n    '),
+    ),
   ).toEqual([]);
 }
 

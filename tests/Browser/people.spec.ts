@@ -93,7 +93,9 @@ test('in a conflict either side can be taken, and the history keeps both', async
   await expect(page.getByText('Somebody changed the same place')).toBeHidden();
   await page.getByRole('button', { name: 'History' }).click();
   await expect(page.getByText('moved the neutral of Absorption fridge to Inverter panel')).toBeVisible();
-  await expect(page.locator('.history li').filter({ hasText: 'moved Absorption fridge to Inverter panel' })).toBeVisible();
+  await expect(
+    page.locator('.history li').filter({ hasText: 'moved Absorption fridge to Inverter panel' }),
+  ).toBeVisible();
   await other.context().close();
 });
 

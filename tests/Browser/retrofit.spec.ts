@@ -106,9 +106,11 @@ test('a retrofit from the empty job to paper and back', async ({ page }) => {
   expect(JSON.parse(readFileSync(file, 'utf8'))).toMatchObject({ hollin: 'job', format: 1 });
   await page.goto('/');
   await openJob(page, 'Empty');
-  await page
-    .locator('input[type=file]')
-    .setInputFiles({ name: 'broken.json', mimeType: 'application/json', buffer: Buffer.from('{"hollin": "job", "format": 9}') });
+  await page.locator('input[type=file]').setInputFiles({
+    name: 'broken.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from('{"hollin": "job", "format": 9}'),
+  });
   await expect(page.getByText('written by a newer Hollin')).toBeVisible();
   await page.getByRole('button', { name: 'OK' }).click();
   await page.locator('input[type=file]').setInputFiles(file);

@@ -22,7 +22,9 @@ test('assumed values look assumed until somebody looks', async ({ page }) => {
   await expect(row.getByText('11 ft')).toBeVisible();
   await expect(page.locator('.lede')).toContainText(`${before - 1} values are still assumed`);
   // The job file keeps what was typed, who looked and when.
-  const file = JSON.parse(await (await page.request.get(page.url().replace('/jobs/', '/api/v1/jobs/').replace('/survey', '/file'))).text());
+  const file = JSON.parse(
+    await (await page.request.get(page.url().replace('/jobs/', '/api/v1/jobs/').replace('/survey', '/file'))).text(),
+  );
   expect(file.asFound.components.c_air.cable.lengthM).toMatchObject({
     value: 3.353,
     basis: 'measured',

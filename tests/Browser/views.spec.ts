@@ -79,7 +79,10 @@ test('choosing a state repaints and moves nothing', async ({ page }) => {
     page
       .locator('.plate, .tray')
       .evaluateAll((all) =>
-        all.map((e) => `${e.getAttribute('data-plate') ?? e.getAttribute('data-tray')} ${JSON.stringify(e.getBoundingClientRect())}`),
+        all.map(
+          (e) =>
+            (e.getAttribute('data-plate') ?? e.getAttribute('data-tray')) + JSON.stringify(e.getBoundingClientRect()),
+        ),
       );
   const before = await places();
   for (const state of [/^S shore 30 A/, /^D dead pedestal/, /^X storage/]) {

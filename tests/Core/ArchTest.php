@@ -7,10 +7,24 @@ arch('the core knows no framework and no shell')
     ->not->toUse(['Illuminate', 'Laravel', 'App', 'Symfony', 'Database']);
 
 arch('the core has no clock, no randomness, no output of its own')
-    ->expect(['time', 'microtime', 'date', 'rand', 'mt_rand', 'random_int', 'dd', 'dump', 'var_dump', 'print_r', 'file_get_contents'])
+    ->expect([
+        'time',
+        'microtime',
+        'date',
+        'rand',
+        'mt_rand',
+        'random_int',
+        'dd',
+        'dump',
+        'var_dump',
+        'print_r',
+        'file_get_contents',
+    ])
     ->not->toBeUsedIn('Hollin\Core');
 
-arch('strict types everywhere')->expect(['Hollin\Core', 'App'])->toUseStrictTypes();
+arch('strict types everywhere')
+    ->expect(['Hollin\Core', 'App'])
+    ->toUseStrictTypes();
 
 arch('rules are final')->expect('Hollin\Core\Rules')->classes()->toBeFinal();
 
@@ -21,8 +35,21 @@ arch('rules are final')->expect('Hollin\Core\Rules')->classes()->toBeFinal();
 $components = ['Battery', 'Conversion', 'Panels', 'Supply', 'Switching'];
 
 arch('nothing above the network knows a component')
-    ->expect([...array_map(fn(string $family): string => "Hollin\\Core\\Components\\{$family}", $components), 'Hollin\Core\Components\Component'])
-    ->not->toBeUsedIn(['Hollin\Core\Network', 'Hollin\Core\Reference', 'Hollin\Core\States', 'Hollin\Core\Solve', 'Hollin\Core\Operation', 'Hollin\Core\Sizing', 'Hollin\Core\Rules', 'Hollin\Core\Answers', 'Hollin\Core\Wall']);
+    ->expect([
+        ...array_map(fn(string $family): string => "Hollin\\Core\\Components\\{$family}", $components),
+        'Hollin\Core\Components\Component',
+    ])
+    ->not->toBeUsedIn([
+        'Hollin\Core\Network',
+        'Hollin\Core\Reference',
+        'Hollin\Core\States',
+        'Hollin\Core\Solve',
+        'Hollin\Core\Operation',
+        'Hollin\Core\Sizing',
+        'Hollin\Core\Rules',
+        'Hollin\Core\Answers',
+        'Hollin\Core\Wall',
+    ]);
 
 arch('the network stands on the reference tables alone')
     ->expect('Hollin\Core\Network')
@@ -34,11 +61,25 @@ arch('the reference tables stand on nothing')
 
 arch('states know the network, not who solves or judges them')
     ->expect('Hollin\Core\States')
-    ->not->toUse(['Hollin\Core\Solve', 'Hollin\Core\Operation', 'Hollin\Core\Rules', 'Hollin\Core\Sizing', 'Hollin\Core\Answers', 'Hollin\Core\Job']);
+    ->not->toUse([
+        'Hollin\Core\Solve',
+        'Hollin\Core\Operation',
+        'Hollin\Core\Rules',
+        'Hollin\Core\Sizing',
+        'Hollin\Core\Answers',
+        'Hollin\Core\Job',
+    ]);
 
 arch('the solver knows network and states only')
     ->expect('Hollin\Core\Solve')
-    ->not->toUse(['Hollin\Core\Operation', 'Hollin\Core\Rules', 'Hollin\Core\Sizing', 'Hollin\Core\Answers', 'Hollin\Core\Job', 'Hollin\Core\Plan']);
+    ->not->toUse([
+        'Hollin\Core\Operation',
+        'Hollin\Core\Rules',
+        'Hollin\Core\Sizing',
+        'Hollin\Core\Answers',
+        'Hollin\Core\Job',
+        'Hollin\Core\Plan',
+    ]);
 
 arch('sizing is asked by the rules and knows none of them')
     ->expect('Hollin\Core\Sizing')
@@ -46,14 +87,22 @@ arch('sizing is asked by the rules and knows none of them')
 
 arch('operation stands between solving and judging')
     ->expect('Hollin\Core\Operation')
-    ->not->toUse(['Hollin\Core\Rules', 'Hollin\Core\Answers', 'Hollin\Core\Job', 'Hollin\Core\Plan', 'Hollin\Core\Components']);
+    ->not->toUse([
+        'Hollin\Core\Rules',
+        'Hollin\Core\Answers',
+        'Hollin\Core\Job',
+        'Hollin\Core\Plan',
+        'Hollin\Core\Components',
+    ]);
 
 it('takes no id apart where it reasons', function (): void {
     $taken = [];
     foreach (['States', 'Solve', 'Operation', 'Sizing', 'Rules'] as $room) {
         foreach (glob(dirname(__DIR__, 2) . "/core/src/{$room}/*.php") ?: [] as $file) {
             $text = (string) file_get_contents($file);
-            if (preg_match("/explode\\('\\.'|str_ends_with\\(|substr\\(\\$(id|component|element|demand)/", $text) === 1) {
+            if (
+                preg_match("/explode\\('\\.'|str_ends_with\\(|substr\\(\\$(id|component|element|demand)/", $text) === 1
+            ) {
                 $taken[] = basename($file);
             }
         }

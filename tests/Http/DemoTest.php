@@ -11,7 +11,12 @@ use Database\Seeders\DemoSeeder;
 it('loads the demo workshop once, with people who can sign in', function (): void {
     $this->seed(DemoSeeder::class);
     $this->seed(DemoSeeder::class);
-    expect(Workshop::query()->count())->toBe(1)->and(RigJob::query()->count())->toBe(count(DemoRigs::all()) + 1)->and(User::query()->count())->toBe(count(DemoSeeder::PEOPLE));
+    expect(Workshop::query()->count())
+        ->toBe(1)
+        ->and(RigJob::query()->count())
+        ->toBe(count(DemoRigs::all()) + 1)
+        ->and(User::query()->count())
+        ->toBe(count(DemoSeeder::PEOPLE));
     foreach (array_keys(DemoSeeder::PEOPLE) as $email) {
         $this->postJson('/api/v1/session', ['email' => $email, 'password' => DemoSeeder::PASSWORD])->assertOk();
     }

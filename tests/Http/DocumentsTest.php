@@ -13,7 +13,10 @@ use Opis\JsonSchema\Validator;
 use Tests\Rigs;
 
 it('finds every document made from the code up to date', function (string $file, string $text): void {
-    expect(is_file(base_path($file)))->toBeTrue()->and(file_get_contents(base_path($file)))->toBe($text, "{$file} is stale: run php artisan hollin:documents");
+    expect(is_file(base_path($file)))
+        ->toBeTrue()
+        ->and(file_get_contents(base_path($file)))
+        ->toBe($text, "{$file} is stale: run php artisan hollin:documents");
 })->with(function () {
     $app = require dirname(__DIR__, 2) . '/bootstrap/app.php';
     $app->make(Illuminate\Contracts\Console\Kernel::class)->bootstrap();
@@ -24,7 +27,10 @@ it('finds every document made from the code up to date', function (string $file,
 
 it('has a route for every path of the description, and none besides', function (): void {
     $described = [];
-    foreach (json_decode((string) file_get_contents(base_path('docs/openapi.json')), true)['paths'] as $path => $methods) {
+    foreach (
+        json_decode((string) file_get_contents(base_path('docs/openapi.json')), true)['paths']
+        as $path => $methods
+    ) {
         foreach (array_keys($methods) as $method) {
             $described[] = strtoupper($method) . " /api/v1{$path}";
         }
@@ -67,7 +73,12 @@ it('publishes a schema that accepts the annotated examples of the guide', functi
 
 it('hands out reference data for every rule and form', function (): void {
     $response = $this->actingAs($this->person(Role::Apprentice))->getJson('/api/v1/reference')->assertOk();
-    expect($response->json('rules'))->toHaveCount(count(RuleBook::rules()))->and($response->json('forms.circuit.fields.cable.kind'))->toBe('group')->and($response->json('conductors'))->not->toBeEmpty();
+    expect($response->json('rules'))
+        ->toHaveCount(count(RuleBook::rules()))
+        ->and($response->json('forms.circuit.fields.cable.kind'))
+        ->toBe('group')
+        ->and($response->json('conductors'))
+        ->not->toBeEmpty();
 });
 
 describe('hollin:check', function (): void {
@@ -80,16 +91,26 @@ describe('hollin:check', function (): void {
 
     it('exits 1 on a danger and prints it with its arithmetic', function () use ($write): void {
         $file = $write(JobFile::write(Rigs::job(Sample::choose('in_line', ['converter' => 'left']))));
-        $this->artisan('hollin:check', ['file' => $file])->expectsOutputToContain('The bank charges itself')->assertExitCode(1);
+        $this->artisan('hollin:check', ['file' => $file])
+            ->expectsOutputToContain('The bank charges itself')
+            ->assertExitCode(1);
     });
 
     it('exits 0 when nothing dangerous is found', function () use ($write): void {
-        $this->artisan('hollin:check', ['file' => $write(JobFile::write(Rigs::job(Sample::choose('in_line'))))])->expectsOutputToContain('made impossible: two sources joined')->assertExitCode(0);
+        $this->artisan('hollin:check', ['file' => $write(JobFile::write(Rigs::job(Sample::choose('in_line'))))])
+            ->expectsOutputToContain('made impossible: two sources joined')
+            ->assertExitCode(0);
     });
 
     it('exits 2 with pointers on what it cannot read', function (string $text, string $said) use ($write): void {
-        $this->artisan('hollin:check', ['file' => $write($text), '--json' => true])->expectsOutputToContain($said)->assertExitCode(2);
-    })->with([['{', 'is not JSON'], ['{"hollin":"job","format":1}', 'lacks'], [JobFile::write((object) (['format' => 2] + get_object_vars(JobFile::blank('x')))), '/format']]);
+        $this->artisan('hollin:check', ['file' => $write($text), '--json' => true])
+            ->expectsOutputToContain($said)
+            ->assertExitCode(2);
+    })->with([
+        ['{', 'is not JSON'],
+        ['{"hollin":"job","format":1}', 'lacks'],
+        [JobFile::write((object) (['format' => 2] + get_object_vars(JobFile::blank('x')))), '/format'],
+    ]);
 
     it('says so when there is no such file', function (): void {
         $this->artisan('hollin:check', ['file' => '/no/such/file.json'])->assertExitCode(2);
@@ -98,6 +119,8 @@ describe('hollin:check', function (): void {
     it('prints a label with control characters and tags as plain text', function () use ($write): void {
         $document = Rigs::edit(Rigs::job(), Sample::survey('c_air', '/label', "<error>x</error>\x1b[31mred"));
         Illuminate\Support\Facades\Artisan::call('hollin:check', ['file' => $write(JobFile::write($document))]);
-        expect(Illuminate\Support\Facades\Artisan::output())->toContain('<error>x</error>[31mred')->not->toContain("\x1b");
+        expect(Illuminate\Support\Facades\Artisan::output())
+            ->toContain('<error>x</error>[31mred')
+            ->not->toContain("\x1b");
     });
 });

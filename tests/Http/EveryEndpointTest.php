@@ -17,7 +17,10 @@ use Illuminate\Support\Str;
 function endpoints(): array
 {
     $found = [];
-    foreach (json_decode((string) file_get_contents(dirname(__DIR__, 2) . '/docs/openapi.json'), true)['paths'] as $path => $methods) {
+    foreach (
+        json_decode((string) file_get_contents(dirname(__DIR__, 2) . '/docs/openapi.json'), true)['paths']
+        as $path => $methods
+    ) {
         foreach (array_keys($methods) as $method) {
             $method = strtoupper((string) $method);
             if (!in_array("{$method} {$path}", ['POST /session', 'POST /set-up'], true)) {
@@ -33,11 +36,27 @@ function endpoints(): array
 function addressOf(Tests\TestCase $test, string $path, App\Models\User $owner): string
 {
     $job = jobOf($owner);
-    $photo = Photo::query()->create(['rig_job_id' => $job->id, 'user_id' => $owner->id, 'component' => 'inlet', 'sha256' => str_repeat('a', 64), 'bytes' => 10, 'width' => 1, 'height' => 1]);
-    $sheet = Sheet::query()->create(['rig_job_id' => $job->id, 'user_id' => $owner->id, 'revision' => 1, 'view' => 'as_found', 'paper' => 'letter', 'status' => 'done']);
+    $photo = Photo::query()->create([
+        'rig_job_id' => $job->id,
+        'user_id' => $owner->id,
+        'component' => 'inlet',
+        'sha256' => str_repeat('a', 64),
+        'bytes' => 10,
+        'width' => 1,
+        'height' => 1,
+    ]);
+    $sheet = Sheet::query()->create([
+        'rig_job_id' => $job->id,
+        'user_id' => $owner->id,
+        'revision' => 1,
+        'view' => 'as_found',
+        'paper' => 'letter',
+        'status' => 'done',
+    ]);
     $token = $owner->createToken('a program', ['read'])->accessToken;
 
-    return '/api/v1' . strtr($path, ['{job}' => $job->id, '{photo}' => $photo->id, '{sheet}' => $sheet->id, '{token}' => $token->id]);
+    return '/api/v1' .
+        strtr($path, ['{job}' => $job->id, '{photo}' => $photo->id, '{sheet}' => $sheet->id, '{token}' => $token->id]);
 }
 
 describe('everything that is described', function (): void {
@@ -50,40 +69,131 @@ describe('everything that is described', function (): void {
     it('does not exist for another workshop', function (string $method, string $path): void {
         $address = addressOf($this, $path, $this->person(Role::Lead));
         $other = $this->person(Role::Lead, 'Otter Yard');
-        $body = ['uuid' => (string) Str::uuid(), 'base' => 1, 'intent' => Sample::survey('c_air', '/label', 'x'), 'view' => 'as_found', 'paper' => 'letter', 'tab' => 'one', 'revision' => 1, 'place' => 'plan', 'function' => 'volts', 'a' => 'frame', 'what' => 'x'];
-        expect($this->actingAs($other)->json($method, $address, $body)->getStatusCode())->toBe(404, "{$method} {$path}");
+        $body = [
+            'uuid' => (string) Str::uuid(),
+            'base' => 1,
+            'intent' => Sample::survey('c_air', '/label', 'x'),
+            'view' => 'as_found',
+            'paper' => 'letter',
+            'tab' => 'one',
+            'revision' => 1,
+            'place' => 'plan',
+            'function' => 'volts',
+            'a' => 'frame',
+            'what' => 'x',
+        ];
+        expect($this->actingAs($other)->json($method, $address, $body)->getStatusCode())->toBe(
+            404,
+            "{$method} {$path}",
+        );
     })->with(fn() => array_filter(endpoints(), fn(array $e): bool => str_contains($e[1], '{')));
 
-    it('answers a body that makes no sense with a place and a reason, never with a fault', function (string $method, string $path, mixed $body): void {
+    it('answers a body that makes no sense with a place and a reason, never with a fault', function (
+        string $method,
+        string $path,
+        mixed $body,
+    ): void {
         $lead = $this->person(Role::Lead);
         $address = addressOf($this, $path, $lead);
-        $response = $this->actingAs($lead)->call($method, $address, [], [], [], ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'], is_string($body) ? $body : (string) json_encode($body));
-        expect($response->getStatusCode())->toBeLessThan(500, $response->getContent() === false ? '' : substr($response->getContent(), 0, 300));
+        $response = $this->actingAs($lead)->call(
+            $method,
+            $address,
+            [],
+            [],
+            [],
+            ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'],
+            is_string($body) ? $body : (string) json_encode($body),
+        );
+        expect($response->getStatusCode())->toBeLessThan(
+            500,
+            $response->getContent() === false ? '' : substr($response->getContent(), 0, 300),
+        );
         if ($response->getStatusCode() === 422) {
             expect((string) $response->json('message'))->not->toBe('');
         }
-    })->with(fn() => array_filter(endpoints(), fn(array $e): bool => $e[0] === 'POST'))->with([
-        'no JSON' => ['{"uuid":'],
-        'a list' => [[1, 2, 3]],
-        'a text' => ['"hello"'],
-        'nothing' => [''],
-        'the wrong kinds' => [['uuid' => [], 'base' => 'x', 'intent' => 'x', 'view' => 3, 'revision' => [], 'controls' => 'all', 'surroundings' => [[]], 'running' => 'c_air', 'charge' => 9, 'function' => [], 'a' => [], 'tab' => [], 'place' => 1, 'title' => [], 'name' => [], 'what' => [], 'value' => 'much', 'paper' => []]],
-        'too deep' => [['intent' => json_decode(str_repeat('[', 60) . str_repeat(']', 60), true, 128)]],
-        'markup and control characters' => [['uuid' => '<b>', 'base' => 1, 'intent' => ['kind' => "set_title\x00", 'title' => "\u{202e}"], 'view' => '<script>', 'tab' => "\x1b", 'revision' => 1, 'place' => '../..', 'title' => "\x00", 'kind' => 'van', 'name' => "\x07"]],
-        'numbers without end' => [['revision' => 9e99, 'base' => -9e99, 'value' => 1e308, 'view' => 'as_found', 'uuid' => '3f1d6d1e-8d3a-4a53-9a3b-0d4f6f6b2a11', 'what' => 'x', 'intent' => ['kind' => 'survey_set', 'component' => 'c_air', 'path' => '/breakerA', 'value' => 1e308]]],
-    ]);
+    })
+        ->with(fn() => array_filter(endpoints(), fn(array $e): bool => $e[0] === 'POST'))
+        ->with([
+            'no JSON' => ['{"uuid":'],
+            'a list' => [[1, 2, 3]],
+            'a text' => ['"hello"'],
+            'nothing' => [''],
+            'the wrong kinds' => [
+                [
+                    'uuid' => [],
+                    'base' => 'x',
+                    'intent' => 'x',
+                    'view' => 3,
+                    'revision' => [],
+                    'controls' => 'all',
+                    'surroundings' => [[]],
+                    'running' => 'c_air',
+                    'charge' => 9,
+                    'function' => [],
+                    'a' => [],
+                    'tab' => [],
+                    'place' => 1,
+                    'title' => [],
+                    'name' => [],
+                    'what' => [],
+                    'value' => 'much',
+                    'paper' => [],
+                ],
+            ],
+            'too deep' => [['intent' => json_decode(str_repeat('[', 60) . str_repeat(']', 60), true, 128)]],
+            'markup and control characters' => [
+                [
+                    'uuid' => '<b>',
+                    'base' => 1,
+                    'intent' => ['kind' => "set_title\x00", 'title' => "\u{202e}"],
+                    'view' => '<script>',
+                    'tab' => "\x1b",
+                    'revision' => 1,
+                    'place' => '../..',
+                    'title' => "\x00",
+                    'kind' => 'van',
+                    'name' => "\x07",
+                ],
+            ],
+            'numbers without end' => [
+                [
+                    'revision' => 9e99,
+                    'base' => -9e99,
+                    'value' => 1e308,
+                    'view' => 'as_found',
+                    'uuid' => '3f1d6d1e-8d3a-4a53-9a3b-0d4f6f6b2a11',
+                    'what' => 'x',
+                    'intent' => [
+                        'kind' => 'survey_set',
+                        'component' => 'c_air',
+                        'path' => '/breakerA',
+                        'value' => 1e308,
+                    ],
+                ],
+            ],
+        ]);
 });
 
-it('lets an apprentice look, survey and measure, and nothing else', function (string $method, string $path, bool $may): void {
+it('lets an apprentice look, survey and measure, and nothing else', function (
+    string $method,
+    string $path,
+    bool $may,
+): void {
     $lead = $this->person(Role::Lead);
     $address = addressOf($this, $path, $lead);
     $bodies = [
         '/jobs' => ['title' => 'Hives', 'kind' => 'van'],
-        '/jobs/{job}/edits' => ['uuid' => (string) Str::uuid(), 'base' => 1, 'intent' => Sample::set('c_air', '/gfci', 'breaker')],
+        '/jobs/{job}/edits' => [
+            'uuid' => (string) Str::uuid(),
+            'base' => 1,
+            'intent' => Sample::set('c_air', '/gfci', 'breaker'),
+        ],
         '/jobs/{job}/states' => ['view' => 'as_found'],
         '/jobs/{job}/sheets' => ['view' => 'as_found', 'paper' => 'letter'],
     ];
-    $status = $this->actingAs($this->person(Role::Apprentice))->json($method, $address, $bodies[$path] ?? [])->getStatusCode();
+    $status = $this->actingAs($this->person(Role::Apprentice))
+        ->json($method, $address, $bodies[$path] ?? [])
+        ->getStatusCode();
     expect($status === 403)->toBe(!$may, "{$method} {$path}: {$status}");
 })->with([
     ['GET', '/jobs', true],
@@ -102,5 +212,11 @@ describe('a program with a token that only reads', function (): void {
         $token = $lead->createToken('a display', ['read'])->plainTextToken;
         $status = $this->json($method, $address, [], ['Authorization' => "Bearer {$token}"])->getStatusCode();
         expect($status)->toBe(403, "{$method} {$path}");
-    })->with(fn() => array_filter(endpoints(), fn(array $e): bool => !in_array($e[0], ['GET', 'HEAD'], true) && !preg_match('#/(states|probe|netlist|here)$#', $e[1])));
+    })->with(
+        fn() => array_filter(
+            endpoints(),
+            fn(array $e): bool => !in_array($e[0], ['GET', 'HEAD'], true) &&
+                !preg_match('#/(states|probe|netlist|here)$#', $e[1]),
+        ),
+    );
 });

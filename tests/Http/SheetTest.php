@@ -13,11 +13,17 @@ it('queues a sheet and shows how far it is', function (): void {
     Queue::fake();
     $lead = $this->person(Role::Lead);
     $job = app(Design::class)->create($lead, 'x', 'van', null, Rigs::job());
-    $id = $this->actingAs($lead)->postJson("/api/v1/jobs/{$job->id}/sheets", ['view' => 'as_found', 'paper' => 'a4'])->assertStatus(202)->assertJson(['status' => 'waiting'])->json('id');
+    $id = $this->actingAs($lead)
+        ->postJson("/api/v1/jobs/{$job->id}/sheets", ['view' => 'as_found', 'paper' => 'a4'])
+        ->assertStatus(202)
+        ->assertJson(['status' => 'waiting'])
+        ->json('id');
     Queue::assertPushed(PrintSheet::class);
     $this->getJson("/api/v1/sheets/{$id}")->assertOk();
     $this->getJson("/api/v1/sheets/{$id}/pdf")->assertNotFound();
-    $this->actingAs($this->person(Role::Lead, 'Other shop'))->getJson("/api/v1/sheets/{$id}")->assertNotFound();
+    $this->actingAs($this->person(Role::Lead, 'Other shop'))
+        ->getJson("/api/v1/sheets/{$id}")
+        ->assertNotFound();
     $this->postJson("/api/v1/jobs/{$job->id}/sheets", ['view' => '<x>', 'paper' => 'a4'])->assertNotFound();
 });
 
@@ -25,9 +31,19 @@ it('lets the printing browser in once, from this machine only', function (): voi
     $lead = $this->person(Role::Lead);
     $job = app(Design::class)->create($lead, 'x', 'van', null, Rigs::job());
     $token = str_repeat('a', 48);
-    Sheet::query()->create(['rig_job_id' => $job->id, 'user_id' => $lead->id, 'revision' => 1, 'view' => 'p/whole', 'paper' => 'letter', 'status' => 'printing', 'token_hash' => hash('sha256', $token)]);
+    Sheet::query()->create([
+        'rig_job_id' => $job->id,
+        'user_id' => $lead->id,
+        'revision' => 1,
+        'view' => 'p/whole',
+        'paper' => 'letter',
+        'status' => 'printing',
+        'token_hash' => hash('sha256', $token),
+    ]);
     $this->call('GET', "/print-entry/{$token}", server: ['REMOTE_ADDR' => '192.0.2.7'])->assertForbidden();
-    $this->get("/print-entry/{$token}")->assertRedirect("/jobs/{$job->id}/sheet?view=p%2Fwhole&revision=1&paper=letter");
+    $this->get("/print-entry/{$token}")->assertRedirect(
+        "/jobs/{$job->id}/sheet?view=p%2Fwhole&revision=1&paper=letter",
+    );
     $this->assertAuthenticatedAs($lead);
     $this->get("/print-entry/{$token}")->assertNotFound();
 });
@@ -35,7 +51,14 @@ it('lets the printing browser in once, from this machine only', function (): voi
 it('says why when printing fails', function (): void {
     $lead = $this->person(Role::Lead);
     $job = app(Design::class)->create($lead, 'x', 'van', null, Rigs::job());
-    $sheet = Sheet::query()->create(['rig_job_id' => $job->id, 'user_id' => $lead->id, 'revision' => 1, 'view' => 'as_found', 'paper' => 'a4', 'status' => 'waiting']);
+    $sheet = Sheet::query()->create([
+        'rig_job_id' => $job->id,
+        'user_id' => $lead->id,
+        'revision' => 1,
+        'view' => 'as_found',
+        'paper' => 'a4',
+        'status' => 'waiting',
+    ]);
     config(['hollin.chromium' => '/no/such/browser']);
     $print = new PrintSheet($sheet->id);
     try {
@@ -43,5 +66,10 @@ it('says why when printing fails', function (): void {
     } catch (Throwable $e) {
         $print->failed($e);
     }
-    expect($sheet->refresh()->status)->toBe('failed')->and($sheet->trouble)->toContain('print from the browser')->and($sheet->token_hash)->toBeNull();
+    expect($sheet->refresh()->status)
+        ->toBe('failed')
+        ->and($sheet->trouble)
+        ->toContain('print from the browser')
+        ->and($sheet->token_hash)
+        ->toBeNull();
 });

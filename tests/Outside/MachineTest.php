@@ -10,7 +10,11 @@ declare(strict_types=1);
 function shell(string $script): array
 {
     $root = dirname(__DIR__, 2);
-    $process = proc_open(['bash', '-c', "ROOT={$root}; cd \$ROOT; {$script}"], [1 => ['pipe', 'w'], 2 => ['pipe', 'w']], $pipes);
+    $process = proc_open(
+        ['bash', '-c', "ROOT={$root}; cd \$ROOT; {$script}"],
+        [1 => ['pipe', 'w'], 2 => ['pipe', 'w']],
+        $pipes,
+    );
     assert(is_resource($process));
     $said = stream_get_contents($pipes[1]) . stream_get_contents($pipes[2]);
 
@@ -23,7 +27,11 @@ describe('what a machine needs', function (): void {
         assert(is_resource($taken));
         $port = (int) substr((string) strrchr((string) stream_socket_get_name($taken, false), ':'), 1);
         [$code, $said] = shell(". deploy/machine.sh; free_port {$port}");
-        expect($code)->toBe(0)->and((int) $said)->toBeGreaterThan($port)->toBeLessThan($port + 200);
+        expect($code)
+            ->toBe(0)
+            ->and((int) $said)
+            ->toBeGreaterThan($port)
+            ->toBeLessThan($port + 200);
         fclose($taken);
         [, $said] = shell(". deploy/machine.sh; free_port {$port}");
         expect((int) $said)->toBe($port);
@@ -51,17 +59,31 @@ describe('what a machine needs', function (): void {
 describe('bin/start', function (): void {
     it('says how it is used', function (): void {
         [$code, $said] = shell('bin/start --help');
-        expect($code)->toBe(0)->and($said)->toContain('--host')->toContain('--port')->toContain('--no-demo')->toContain('--fresh');
+        expect($code)
+            ->toBe(0)
+            ->and($said)
+            ->toContain('--host')
+            ->toContain('--port')
+            ->toContain('--no-demo')
+            ->toContain('--fresh');
     });
 
     it('refuses what it does not know, before it does anything', function (string $options, string $wrong): void {
         [$code, $said] = shell("bin/start {$options}");
         expect($code)->toBe(1)->and($said)->toContain($wrong);
-    })->with([['--fast', 'unknown option --fast'], ['--port x', '"x" is not a port: 1 to 65535'], ['--port 0', 'is not a port'], ['--port 70000', 'is not a port']]);
+    })->with([
+        ['--fast', 'unknown option --fast'],
+        ['--port x', '"x" is not a port: 1 to 65535'],
+        ['--port 0', 'is not a port'],
+        ['--port 70000', 'is not a port'],
+    ]);
 
     it('is sound shell, like the others', function (string $file): void {
         [$code, $said] = shell("bash -n {$file}");
-        expect($code)->toBe(0, $said)->and(is_executable(dirname(__DIR__, 2) . "/{$file}") || str_ends_with($file, '.sh'))->toBeTrue();
+        expect($code)
+            ->toBe(0, $said)
+            ->and(is_executable(dirname(__DIR__, 2) . "/{$file}") || str_ends_with($file, '.sh'))
+            ->toBeTrue();
     })->with(['bin/start', 'bin/test', 'bin/bench', 'deploy/machine.sh', '.ci/run']);
 });
 
@@ -88,7 +110,11 @@ describe('what is committed', function (): void {
             $this->markTestSkipped('not a git checkout');
         }
         foreach ($list as $file) {
-            expect($file)->not->toMatch('#(^|/)(\.env|auth\.json)$#')->not->toStartWith('public/build/')->not->toStartWith('vendor/')->not->toStartWith('node_modules/');
+            expect($file)
+                ->not->toMatch('#(^|/)(\.env|auth\.json)$#')
+                ->not->toStartWith('public/build/')
+                ->not->toStartWith('vendor/')
+                ->not->toStartWith('node_modules/');
         }
         expect(count(array_filter($list, fn(string $f): bool => str_ends_with($f, '.png'))))->toBeLessThan(20);
     });

@@ -22,7 +22,13 @@ use Tests\Small;
 /** @return array<int, array{float, float}> node => V as the simulator has it */
 function simulated(string $deck): array
 {
-    $process = new Process(['ngspice', '-b', '-n', '/dev/stdin'], sys_get_temp_dir(), ['LC_ALL' => 'C', 'HOME' => sys_get_temp_dir()], $deck, 60);
+    $process = new Process(
+        ['ngspice', '-b', '-n', '/dev/stdin'],
+        sys_get_temp_dir(),
+        ['LC_ALL' => 'C', 'HOME' => sys_get_temp_dir()],
+        $deck,
+        60,
+    );
     $process->run();
     $said = $process->getOutput();
     $complained = $process->getErrorOutput();
@@ -49,7 +55,10 @@ function disagreement(LoadFlowResult $flow, string $title): float
         expect(count($volts))->toBe(count($names), "{$title}: every node of the {$side} side");
         foreach ($names as $n => $name) {
             $ours = $side === 'ac' ? $flow->acV[$name] : [$flow->dcV[$name], 0.0];
-            $worst = max($worst, hypot($ours[0] - $volts[$n][0], $ours[1] - $volts[$n][1]) / max(1e-3, 1e-3 * hypot(...$ours)));
+            $worst = max(
+                $worst,
+                hypot($ours[0] - $volts[$n][0], $ours[1] - $volts[$n][1]) / max(1e-3, 1e-3 * hypot(...$ours)),
+            );
         }
     }
 
@@ -95,17 +104,26 @@ it('agrees with ngspice on what lets current through one way', function (Chemist
     foreach ($flow->dc->names as $n => $name) {
         // What nothing holds floats.
         if (!in_array($name, ['common.pos', 'c.pos'], true) || $charger) {
-            expect($volts[$n][0] - $volts[$flow->dc->node['a.neg']][0])->toEqualWithDelta($flow->dcBetween($name, 'a.neg'), 0.002, $name);
+            expect($volts[$n][0] - $volts[$flow->dc->node['a.neg']][0])->toEqualWithDelta(
+                $flow->dcBetween($name, 'a.neg'),
+                0.002,
+                $name,
+            );
         }
     }
     expect($flow->isSolved())->toBeTrue();
-})->with([Chemistry::Lfp, Chemistry::Agm])->with([true, false]);
+})
+    ->with([Chemistry::Lfp, Chemistry::Agm])
+    ->with([true, false]);
 
 it('agrees with ngspice on a generated rig', function (int $seed): void {
     $rig = Rigs::planned(Rigs::varied($seed));
     $loads = array_keys($rig->graph->loads);
     // Every second load, and one state of the rig, both picked by the seed.
-    $running = array_fill_keys(array_filter($loads, fn(int $i): bool => ($i + $seed) % 2 === 0, ARRAY_FILTER_USE_KEY), true);
+    $running = array_fill_keys(
+        array_filter($loads, fn(int $i): bool => ($i + $seed) % 2 === 0, ARRAY_FILTER_USE_KEY),
+        true,
+    );
     $states = array_keys($rig->settled);
     $state = $states[$seed % count($states)];
     $flow = LoadFlow::of($rig->settled[$state], $running);
@@ -113,7 +131,9 @@ it('agrees with ngspice on a generated rig', function (int $seed): void {
         $flow = LoadFlow::of($rig->settled['nothing'], $running);
     }
     expect(disagreement($flow, "rig {$seed} {$state}"))->toBeLessThan(1.0);
-})->with(range(1, 200))->group('drawn');
+})
+    ->with(range(1, 200))
+    ->group('drawn');
 
 it('agrees with ngspice on a rig with odd wiring', function (int $seed): void {
     $rig = Drawn::rig(Drawn::components($seed));
@@ -126,4 +146,6 @@ it('agrees with ngspice on a rig with odd wiring', function (int $seed): void {
         }
     }
     expect($checked)->toBeGreaterThan(0);
-})->with(range(1, 40))->group('drawn');
+})
+    ->with(range(1, 40))
+    ->group('drawn');

@@ -48,19 +48,23 @@ final class CoreBench
         foreach ($times as $title => $list) {
             $first = array_shift($list);
             sort($list);
-            Times::say(sprintf(
-                '%-24s %6d states (%d reduced, %d situations), compiled, all states and rules: first in the process %5.1f ms, then least %5.1f, median %5.1f, most %5.1f ms; rest of the answer %4.1f ms; all rules from a kept proof %4.1f ms',
-                $title,
-                $proofs[$title]->coverage->states ?? 0,
-                $proofs[$title]->coverage->settings ?? 0,
-                $proofs[$title]->coverage->situations ?? 0,
-                $first,
-                $list[0],
-                $list[intdiv(count($list), 2)],
-                $list[count($list) - 1],
-                Times::middle($rest[$title]),
-                Times::middle($again[$title]),
-            ));
+            Times::say(
+                sprintf(
+                    '%-24s %6d states (%d reduced, %d situations), compiled, all states and rules: first in ' .
+                        'the process %5.1f ms, then least %5.1f, median %5.1f, most %5.1f ms; rest of the answer ' .
+                        '%4.1f ms; all rules from a kept proof %4.1f ms',
+                    $title,
+                    $proofs[$title]->coverage->states ?? 0,
+                    $proofs[$title]->coverage->settings ?? 0,
+                    $proofs[$title]->coverage->situations ?? 0,
+                    $first,
+                    $list[0],
+                    $list[intdiv(count($list), 2)],
+                    $list[count($list) - 1],
+                    Times::middle($rest[$title]),
+                    Times::middle($again[$title]),
+                ),
+            );
         }
     }
 }

@@ -27,18 +27,33 @@ final class LoadBench
         }
         // Four share the job of the largest demo rig; each of the others has one of their own, with the same design.
         $jobs = json_decode($this->fetch($people[0], 'GET', "{$url}/api/v1/jobs")['body'])->jobs;
-        $largest = array_values(array_filter($jobs, fn(stdClass $j): bool => str_contains($j->title, 'Tide-line')))[0]->id;
+        $largest = array_values(array_filter($jobs, fn(stdClass $j): bool => str_contains($j->title, 'Tide-line')))[0]
+            ->id;
         $file = $this->fetch($people[0], 'GET', "{$url}/api/v1/jobs/{$largest}/file")['body'];
         foreach ($people as $i => &$person) {
             $person['job'] = $largest;
             if ($i >= self::PEOPLE / 2) {
-                $person['job'] = json_decode($this->fetch($person, 'POST', "{$url}/api/v1/jobs", json_encode(['title' => "Load {$i}", 'kind' => 'van']) ?: '')['body'])->id;
-                $this->fetch($person, 'POST', "{$url}/api/v1/jobs/{$person['job']}/file?uuid=" . \Illuminate\Support\Str::uuid(), $file);
+                $person['job'] = json_decode(
+                    $this->fetch(
+                        $person,
+                        'POST',
+                        "{$url}/api/v1/jobs",
+                        json_encode(['title' => "Load {$i}", 'kind' => 'van']) ?: '',
+                    )['body'],
+                )->id;
+                $this->fetch(
+                    $person,
+                    'POST',
+                    "{$url}/api/v1/jobs/{$person['job']}/file?uuid=" . \Illuminate\Support\Str::uuid(),
+                    $file,
+                );
             }
-            $design = json_decode($this->fetch($person, 'GET', "{$url}/api/v1/jobs/{$person['job']}?want=some/whole,as_found")['body']);
+            $design = json_decode(
+                $this->fetch($person, 'GET', "{$url}/api/v1/jobs/{$person['job']}?want=some/whole,as_found")['body'],
+            );
             $person['base'] = $design->revision;
             $person['have'] = array_keys(get_object_vars($design->answers));
-            $person['next'] = microtime(true) + $i * self::EVERY_S / self::PEOPLE;
+            $person['next'] = microtime(true) + ($i * self::EVERY_S) / self::PEOPLE;
             $person['turn'] = 0;
             $person['circuit'] = ['c_fridge', 'c_wet', 'c_water', 'c_tanks'][$i % 4];
         }
@@ -48,27 +63,38 @@ final class LoadBench
         $ticks = array_map(fn(int $after, int $before): int => $after - $before, self::ticks(), $ticks);
         sort($times);
         $at = fn(float $share): float => $times[(int) floor($share * (count($times) - 1))];
-        Times::say(sprintf(
-            '%d people, %d edits: median %.0f ms, 95th percentile %.0f ms, worst %.0f ms; %d conflicts answered, %d failures; peak memory of a request %.1f MB; answer %.0f kB',
-            self::PEOPLE,
-            count($times),
-            $at(0.5),
-            $at(0.95),
-            $at(1.0),
-            $conflicts,
-            $failures,
-            $memory / 1e6,
-            $bytes / 1e3,
-        ));
+        Times::say(
+            sprintf(
+                '%d people, %d edits: median %.0f ms, 95th percentile %.0f ms, worst %.0f ms; %d conflicts ' .
+                    'answered, %d failures; peak memory of a request %.1f MB; answer %.0f kB',
+                self::PEOPLE,
+                count($times),
+                $at(0.5),
+                $at(0.95),
+                $at(1.0),
+                $conflicts,
+                $failures,
+                $memory / 1e6,
+                $bytes / 1e3,
+            ),
+        );
 
         if (($ticks[7] ?? 0) > 0) {
-            Times::say(sprintf('meanwhile other guests of this machine took %.0f %% of its time', 100 * $ticks[7] / array_sum($ticks)));
+            Times::say(
+                sprintf(
+                    'meanwhile other guests of this machine took %.0f %% of its time',
+                    (100 * $ticks[7]) / array_sum($ticks),
+                ),
+            );
         }
 
         return $failures === 0;
     }
 
-    /** @return list<int> ticks of all processors since the machine started: user, nice, system, idle, waiting, interrupts (two kinds), stolen */
+    /**
+     * @return list<int> ticks of all processors since the machine started: user, nice, system, idle, waiting,
+     *      interrupts (two kinds), stolen
+     */
     private static function ticks(): array
     {
         preg_match('/^cpu +([\d ]+)/', (string) @file_get_contents('/proc/stat'), $m);
@@ -96,14 +122,48 @@ final class LoadBench
                     $lead = ['ld_bank_fuse', 'ld_fuse_disc', 'ld_disc_bar', 'ld_bar_inv'][$i % 4];
                     $intent = match (true) {
                         // The inverter panel has two places left: the others change the breaker.
-                        $turn % 4 === 0 && $i % 4 > 1 => ['kind' => 'plan_set', 'plan' => 'some', 'component' => $person['circuit'], 'path' => '/breakerA', 'value' => ['value' => $turn === 0 ? 20 : 15, 'basis' => 'measured']],
-                        $turn % 4 === 0 => ['kind' => 'move_circuit', 'plan' => 'some', 'circuit' => $person['circuit'], 'panel' => $turn === 0 ? 'inverter_panel' : 'main_panel', 'wires' => 'both'],
-                        $turn % 2 === 0 => ['kind' => 'plan_set', 'plan' => 'some', 'component' => $lead, 'path' => '/label', 'value' => 'Lead ' . \Illuminate\Support\Str::random(6)],
-                        default => ['kind' => 'plan_set', 'plan' => 'some', 'component' => $lead, 'path' => '/cable/lengthM', 'value' => ['value' => 0.1 + mt_rand(1, 999_999) / 1e6, 'basis' => 'measured']],
+                        $turn % 4 === 0 && $i % 4 > 1 => [
+                            'kind' => 'plan_set',
+                            'plan' => 'some',
+                            'component' => $person['circuit'],
+                            'path' => '/breakerA',
+                            'value' => ['value' => $turn === 0 ? 20 : 15, 'basis' => 'measured'],
+                        ],
+                        $turn % 4 === 0 => [
+                            'kind' => 'move_circuit',
+                            'plan' => 'some',
+                            'circuit' => $person['circuit'],
+                            'panel' => $turn === 0 ? 'inverter_panel' : 'main_panel',
+                            'wires' => 'both',
+                        ],
+                        $turn % 2 === 0 => [
+                            'kind' => 'plan_set',
+                            'plan' => 'some',
+                            'component' => $lead,
+                            'path' => '/label',
+                            'value' => 'Lead ' . \Illuminate\Support\Str::random(6),
+                        ],
+                        default => [
+                            'kind' => 'plan_set',
+                            'plan' => 'some',
+                            'component' => $lead,
+                            'path' => '/cable/lengthM',
+                            'value' => ['value' => 0.1 + mt_rand(1, 999_999) / 1e6, 'basis' => 'measured'],
+                        ],
                     };
-                    $body = ['uuid' => (string) \Illuminate\Support\Str::uuid(), 'base' => $person['base'], 'want' => ['some/whole', 'as_found'], 'have' => $person['have'],
-                        'intent' => $intent];
-                    $handle = $this->request($person, 'POST', "{$url}/api/v1/jobs/{$person['job']}/edits", (string) json_encode($body));
+                    $body = [
+                        'uuid' => (string) \Illuminate\Support\Str::uuid(),
+                        'base' => $person['base'],
+                        'want' => ['some/whole', 'as_found'],
+                        'have' => $person['have'],
+                        'intent' => $intent,
+                    ];
+                    $handle = $this->request(
+                        $person,
+                        'POST',
+                        "{$url}/api/v1/jobs/{$person['job']}/edits",
+                        (string) json_encode($body),
+                    );
                     curl_multi_add_handle($multi, $handle);
                     $running[$i] = $handle;
                     $person['next'] += self::EVERY_S;
@@ -121,7 +181,11 @@ final class LoadBench
                     $times[] = curl_getinfo($done['handle'], CURLINFO_TOTAL_TIME) * 1000;
                     $design = json_decode($body);
                     $people[$i]['base'] = $design->revision;
-                    $people[$i]['have'] = array_slice(array_unique([...array_keys(get_object_vars($design->answers)), ...$people[$i]['have']]), 0, 6);
+                    $people[$i]['have'] = array_slice(
+                        array_unique([...array_keys(get_object_vars($design->answers)), ...$people[$i]['have']]),
+                        0,
+                        6,
+                    );
                     $bytes = max($bytes, (float) curl_getinfo($done['handle'], CURLINFO_SIZE_DOWNLOAD));
                 } elseif ($status === 409) {
                     $conflicts++;
@@ -147,7 +211,12 @@ final class LoadBench
     {
         $person = ['jar' => tempnam(sys_get_temp_dir(), 'jar')];
         $this->fetch($person, 'GET', "{$url}/");
-        $answer = $this->fetch($person, 'POST', "{$url}/api/v1/session", (string) json_encode(['email' => $email, 'password' => DemoSeeder::PASSWORD]));
+        $answer = $this->fetch(
+            $person,
+            'POST',
+            "{$url}/api/v1/session",
+            (string) json_encode(['email' => $email, 'password' => DemoSeeder::PASSWORD]),
+        );
         if ($answer['status'] !== 200) {
             throw new \RuntimeException("Person {$i} could not sign in: {$answer['status']} {$answer['body']}");
         }
@@ -164,7 +233,10 @@ final class LoadBench
         $handle = $this->request($person, $method, $url, $body);
         $answer = (string) curl_exec($handle);
 
-        return ['status' => curl_getinfo($handle, CURLINFO_RESPONSE_CODE), 'body' => substr($answer, curl_getinfo($handle, CURLINFO_HEADER_SIZE))];
+        return [
+            'status' => curl_getinfo($handle, CURLINFO_RESPONSE_CODE),
+            'body' => substr($answer, curl_getinfo($handle, CURLINFO_HEADER_SIZE)),
+        ];
     }
 
     /** @param array<string, mixed> $person */
@@ -177,10 +249,22 @@ final class LoadBench
         $jar = (string) file_get_contents($person['jar']);
         preg_match('/XSRF-TOKEN\s+(\S+)/', $jar, $token);
         curl_setopt($handle, CURLOPT_CUSTOMREQUEST, $method !== '' ? $method : 'GET');
-        curl_setopt_array($handle, [
-            CURLOPT_RETURNTRANSFER => true, CURLOPT_HEADER => true, CURLOPT_COOKIEFILE => $person['jar'], CURLOPT_COOKIEJAR => $person['jar'], CURLOPT_ENCODING => 'gzip',
-            CURLOPT_HTTPHEADER => ['Accept: application/json', 'Content-Type: application/json', 'X-XSRF-TOKEN: ' . urldecode($token[1] ?? '')], CURLOPT_TIMEOUT => 20,
-        ] + ($body === '' ? [] : [CURLOPT_POSTFIELDS => $body]));
+        curl_setopt_array(
+            $handle,
+            [
+                CURLOPT_RETURNTRANSFER => true,
+                CURLOPT_HEADER => true,
+                CURLOPT_COOKIEFILE => $person['jar'],
+                CURLOPT_COOKIEJAR => $person['jar'],
+                CURLOPT_ENCODING => 'gzip',
+                CURLOPT_HTTPHEADER => [
+                    'Accept: application/json',
+                    'Content-Type: application/json',
+                    'X-XSRF-TOKEN: ' . urldecode($token[1] ?? ''),
+                ],
+                CURLOPT_TIMEOUT => 20,
+            ] + ($body === '' ? [] : [CURLOPT_POSTFIELDS => $body]),
+        );
 
         return $handle;
     }

@@ -22,7 +22,9 @@ final class ScaleBench
             $held = memory_get_usage();
             $searched = $judged = [];
             for ($round = 0; $round < self::ROUNDS; $round++) {
-                $rig = (new JobAnswers($document))->rig('line/whole') ?? throw new \RuntimeException('the demo has changed');
+                $rig =
+                    (new JobAnswers($document))->rig('line/whole') ??
+                    throw new \RuntimeException('the demo has changed');
                 $begin = hrtime(true);
                 $proof = (new Search($rig))->proof;
                 $searched[] = (hrtime(true) - $begin) / 1e6;
@@ -31,18 +33,21 @@ final class ScaleBench
                 unset($rig);
                 gc_collect_cycles();
             }
-            Times::say(sprintf(
-                '%2d switches and %d panels more: %.3g states, %d after reduction, %s; searched in %5.1f ms (least %5.1f), with all rules %5.1f ms; peak %.1f MB',
-                $switches,
-                $panels,
-                $proof->coverage->states,
-                $proof->coverage->settings,
-                $proof->coverage->isWhole() ? 'all of them' : 'within two slips',
-                Times::middle($searched),
-                min($searched),
-                Times::middle($judged),
-                (memory_get_peak_usage() - $held) / 1e6,
-            ));
+            Times::say(
+                sprintf(
+                    '%2d switches and %d panels more: %.3g states, %d after reduction, %s; searched in %5.1f ' .
+                        'ms (least %5.1f), with all rules %5.1f ms; peak %.1f MB',
+                    $switches,
+                    $panels,
+                    $proof->coverage->states,
+                    $proof->coverage->settings,
+                    $proof->coverage->isWhole() ? 'all of them' : 'within two slips',
+                    Times::middle($searched),
+                    min($searched),
+                    Times::middle($judged),
+                    (memory_get_peak_usage() - $held) / 1e6,
+                ),
+            );
         }
     }
 }

@@ -18,7 +18,8 @@ final class Documents extends Command
 {
     protected $signature = 'hollin:documents {--check : write nothing, fail when one is stale}';
 
-    protected $description = 'Write docs/openapi.json, docs/job-file.schema.json, docs/rules.md and docs/examples from the code';
+    protected $description =
+        'Write docs/openapi.json, docs/job-file.schema.json, docs/rules.md ' . 'and docs/examples from the code';
 
     public function handle(): int
     {
@@ -60,14 +61,19 @@ final class Documents extends Command
     private static function examples(): array
     {
         $files = [];
-        foreach (['grafting' => 'grafting-trailer', 'archive' => 'archive-trailer', 'tideline' => 'tide-line-van'] as $name => $file) {
+        foreach (
+            ['grafting' => 'grafting-trailer', 'archive' => 'archive-trailer', 'tideline' => 'tide-line-van']
+            as $name => $file
+        ) {
             $files["docs/examples/{$file}.json"] = JobFile::write(DemoRigs::document($name));
         }
         preg_match_all('/```json\n(.*?)```/s', (string) file_get_contents(base_path('docs/job-file.md')), $found);
         foreach ($found[1] as $text) {
             $value = json_decode($text, false, 64, JSON_THROW_ON_ERROR);
             if ($value instanceof \stdClass && isset($value->hollin)) {
-                $files['docs/examples/' . \Illuminate\Support\Str::slug($value->title) . '.json'] = JobFile::write($value);
+                $files['docs/examples/' . \Illuminate\Support\Str::slug($value->title) . '.json'] = JobFile::write(
+                    $value,
+                );
             }
         }
 
@@ -76,10 +82,16 @@ final class Documents extends Command
 
     private static function rules(): string
     {
-        $text = "# Rules\n\nMade from the rule classes by `php artisan hollin:documents`. Clauses and values are from memory unless said otherwise; local code, the equipment's instructions and licensed practice rule.\n";
+        $text =
+            "# Rules\n\nMade from the rule classes by `php artisan hollin:documents`. " .
+            'Clauses and values are from memory unless said otherwise; ' .
+            "local code, the equipment's instructions and licensed practice rule.\n";
         foreach (RuleBook::rules() as $rule) {
             $d = $rule::definition();
-            $text .= "\n## {$d->title}\n\n`{$d->id}` · {$d->severity->value} · " . self::kind($rule) . "\n\n{$d->explanation}\n\nSource: {$d->source->text()}.\n\n";
+            $text .=
+                "\n## {$d->title}\n\n`{$d->id}` · {$d->severity->value} · " .
+                self::kind($rule) .
+                "\n\n{$d->explanation}\n\nSource: {$d->source->text()}.\n\n";
             if ($rule instanceof Unclaimed) {
                 $text .= 'Nothing is claimed impossible of it. ' . $rule::whyUnclaimed() . "\n\n";
             }

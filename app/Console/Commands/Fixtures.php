@@ -11,11 +11,16 @@ use Illuminate\Console\Command;
 /** Answers of the example files as they are now, for the tests of the interface: made, never kept. */
 final class Fixtures extends Command
 {
-    private const FROM = ['demo' => 'tests/golden/format-1.json', 'archive' => 'docs/examples/archive-trailer.json', 'tideline' => 'docs/examples/tide-line-van.json'];
+    private const FROM = [
+        'demo' => 'tests/golden/format-1.json',
+        'archive' => 'docs/examples/archive-trailer.json',
+        'tideline' => 'docs/examples/tide-line-van.json',
+    ];
 
     protected $signature = 'hollin:fixtures';
 
-    protected $description = 'Write the answers of the example files to storage/fixtures, for the tests of the interface';
+    protected $description =
+        'Write the answers of the example files to storage/fixtures, ' . 'for the tests of the interface';
 
     public function handle(): int
     {
@@ -26,7 +31,10 @@ final class Fixtures extends Command
             foreach ($job->views as $view) {
                 $answers[$view['id']] = $job->answer($view['hash']);
             }
-            file_put_contents(base_path("storage/fixtures/{$name}.json"), json_encode($answers, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES));
+            file_put_contents(
+                base_path("storage/fixtures/{$name}.json"),
+                json_encode($answers, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES),
+            );
         }
 
         return self::SUCCESS;

@@ -43,14 +43,89 @@ final class Golden extends Command
             foreach ($job->views as $view) {
                 $answer = json_decode((string) json_encode($job->answer($view['hash'])), true);
                 $head = "== {$rig} {$view['id']}\n";
-                $aspects['findings'] .= $head . self::lines($answer['findings'], fn(array $f): string => "{$f['severity']} {$f['rule']} [{$f['ways']['kind']}] " . implode(' ', $f['components']) . ": {$f['title']}");
-                $aspects['figures'] .= $head . implode('', array_map(fn(array $f): string => self::lines($f['figures'], fn(array $v): string => sprintf('%s %s: %s %.5g %s', $f['rule'], $f['components'][0] ?? '', $v['label'], $v['value'], $v['unit']) . ($v['limit'] === null ? '' : sprintf(', limit %.5g', $v['limit'])) . ($v['assumed'] ? ', assumed' : '')), $answer['findings']));
-                $aspects['runs'] .= $head . self::lines($answer['runs'], fn(array $r): string => sprintf('%s %s %.3g m: %s A arrive, %s allowed, %.2f A carried, %.3f V of %.2f, would do %s', $r['component'], $r['size'], $r['lengthM'], $r['arrivingA'] ?? 'any', $r['limitA'] ?? 'none', $r['carriedA'], $r['dropV'], $r['dropLimitV'], $r['suits'] ?? 'nothing'));
-                $aspects['prevented'] .= $head . self::lines($answer['prevented'], fn(array $p): string => "{$p['title']}: {$p['words']}");
-                $aspects['live'] .= $head . '   ' . implode(' ', array_column($answer['states'], 'letter')) . "\n" . self::lines($answer['table'], fn(array $row): string => implode(' ', array_map(fn(array $c): string => match ($c['kind']) {
-                    'works' => $c['source'], 'ground' => $c['source'] . '*', 'live' => '!', default => '-',
-                }, $row['cells'])) . "  {$row['circuit']}");
-                $aspects['sizes'] .= $head . self::lines($answer['sizes'], fn(array $s): string => sprintf('%s from %s: design %.1f A, %s, fuse %s, drop %.3f V of %.2f', $s['inverter'], $s['bank'], $s['figures'][2]['value'], $s['choices'][0]['spoken'] ?? 'no cable', $s['fuse']['ratingA'] ?? 'none', $s['fitted']['dropV'] ?? 0, $s['fitted']['dropLimitV'] ?? 0));
+                $aspects['findings'] .=
+                    $head .
+                    self::lines(
+                        $answer['findings'],
+                        fn(array $f): string => "{$f['severity']} {$f['rule']} [{$f['ways']['kind']}] " .
+                            implode(' ', $f['components']) .
+                            ": {$f['title']}",
+                    );
+                $aspects['figures'] .=
+                    $head .
+                    implode(
+                        '',
+                        array_map(
+                            fn(array $f): string => self::lines(
+                                $f['figures'],
+                                fn(array $v): string => sprintf(
+                                    '%s %s: %s %.5g %s',
+                                    $f['rule'],
+                                    $f['components'][0] ?? '',
+                                    $v['label'],
+                                    $v['value'],
+                                    $v['unit'],
+                                ) .
+                                    ($v['limit'] === null ? '' : sprintf(', limit %.5g', $v['limit'])) .
+                                    ($v['assumed'] ? ', assumed' : ''),
+                            ),
+                            $answer['findings'],
+                        ),
+                    );
+                $aspects['runs'] .=
+                    $head .
+                    self::lines(
+                        $answer['runs'],
+                        fn(array $r): string => sprintf(
+                            '%s %s %.3g m: %s A arrive, %s allowed, %.2f A carried, %.3f V of %.2f, would do %s',
+                            $r['component'],
+                            $r['size'],
+                            $r['lengthM'],
+                            $r['arrivingA'] ?? 'any',
+                            $r['limitA'] ?? 'none',
+                            $r['carriedA'],
+                            $r['dropV'],
+                            $r['dropLimitV'],
+                            $r['suits'] ?? 'nothing',
+                        ),
+                    );
+                $aspects['prevented'] .=
+                    $head . self::lines($answer['prevented'], fn(array $p): string => "{$p['title']}: {$p['words']}");
+                $aspects['live'] .=
+                    $head .
+                    '   ' .
+                    implode(' ', array_column($answer['states'], 'letter')) .
+                    "\n" .
+                    self::lines(
+                        $answer['table'],
+                        fn(array $row): string => implode(
+                            ' ',
+                            array_map(
+                                fn(array $c): string => match ($c['kind']) {
+                                    'works' => $c['source'],
+                                    'ground' => $c['source'] . '*',
+                                    'live' => '!',
+                                    default => '-',
+                                },
+                                $row['cells'],
+                            ),
+                        ) . "  {$row['circuit']}",
+                    );
+                $aspects['sizes'] .=
+                    $head .
+                    self::lines(
+                        $answer['sizes'],
+                        fn(array $s): string => sprintf(
+                            '%s from %s: design %.1f A, %s, fuse %s, drop %.3f V of %.2f',
+                            $s['inverter'],
+                            $s['bank'],
+                            $s['figures'][2]['value'],
+                            $s['choices'][0]['spoken'] ?? 'no cable',
+                            $s['fuse']['ratingA'] ?? 'none',
+                            $s['fitted']['dropV'] ?? 0,
+                            $s['fitted']['dropLimitV'] ?? 0,
+                        ),
+                    );
             }
         }
 

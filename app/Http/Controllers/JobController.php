@@ -24,60 +24,184 @@ final class JobController
     public function __construct(private readonly Design $design, private readonly Answers $answers) {}
 
     #[OA\Get(path: '/jobs', operationId: 'jobs', summary: 'The workshop\'s jobs, latest first.')]
-    #[OA\Response(response: 200, description: 'Jobs', content: new OA\JsonContent(required: ['jobs'], properties: [new OA\Property(property: 'jobs', type: 'array', items: new OA\Items(ref: '#/components/schemas/JobRow'))]))]
+    #[
+        OA\Response(
+            response: 200,
+            description: 'Jobs',
+            content: new OA\JsonContent(
+                required: ['jobs'],
+                properties: [
+                    new OA\Property(
+                        property: 'jobs',
+                        type: 'array',
+                        items: new OA\Items(ref: '#/components/schemas/JobRow'),
+                    ),
+                ],
+            ),
+        ),
+    ]
     public function index(Request $request): JsonResponse
     {
-        $jobs = $this->user($request)->workshop->rigJobs()->with('customer')->orderByDesc('updated_at')->limit(200)->get();
+        $jobs = $this->user($request)
+            ->workshop->rigJobs()
+            ->with('customer')
+            ->orderByDesc('updated_at')
+            ->limit(200)
+            ->get();
 
-        return response()->json(['jobs' => $jobs->map(fn(RigJob $job): array => [
-            'id' => $job->id, 'title' => $job->title, 'kind' => $job->kind, 'customer' => $job->customer?->name, 'revision' => $job->head, 'changedAt' => $job->updated_at->toIso8601ZuluString(),
-            'stage' => self::stage($job->revision($job->head)),
-        ])->all()]);
+        return response()->json([
+            'jobs' => $jobs
+                ->map(
+                    fn(RigJob $job): array => [
+                        'id' => $job->id,
+                        'title' => $job->title,
+                        'kind' => $job->kind,
+                        'customer' => $job->customer?->name,
+                        'revision' => $job->head,
+                        'changedAt' => $job->updated_at->toIso8601ZuluString(),
+                        'stage' => self::stage($job->revision($job->head)),
+                    ],
+                )
+                ->all(),
+        ]);
     }
 
     #[OA\Post(path: '/jobs', operationId: 'openJob', summary: 'Open a job.')]
-    #[OA\RequestBody(required: true, content: new OA\JsonContent(required: ['title', 'kind'], properties: [
-        new OA\Property(property: 'title', type: 'string'), new OA\Property(property: 'kind', type: 'string'), new OA\Property(property: 'customer', type: 'string', nullable: true),
-    ]))]
-    #[OA\Response(response: 201, description: 'Opened', content: new OA\JsonContent(required: ['id'], properties: [new OA\Property(property: 'id', type: 'integer')]))]
-    #[OA\Response(response: 422, description: 'Something is missing', content: new OA\JsonContent(ref: '#/components/schemas/Trouble'))]
+    #[
+        OA\RequestBody(
+            required: true,
+            content: new OA\JsonContent(
+                required: ['title', 'kind'],
+                properties: [
+                    new OA\Property(property: 'title', type: 'string'),
+                    new OA\Property(property: 'kind', type: 'string'),
+                    new OA\Property(property: 'customer', type: 'string', nullable: true),
+                ],
+            ),
+        ),
+    ]
+    #[
+        OA\Response(
+            response: 201,
+            description: 'Opened',
+            content: new OA\JsonContent(
+                required: ['id'],
+                properties: [new OA\Property(property: 'id', type: 'integer')],
+            ),
+        ),
+    ]
+    #[
+        OA\Response(
+            response: 422,
+            description: 'Something is missing',
+            content: new OA\JsonContent(ref: '#/components/schemas/Trouble'),
+        ),
+    ]
     public function store(Request $request): JsonResponse
     {
         Gate::authorize('create', RigJob::class);
         $given = $request->validate([
-            'title' => ['required', 'string', 'max:160'], 'kind' => ['required', Rule::in(['travel_trailer', 'fifth_wheel', 'motorhome', 'van', 'other'])], 'customer' => ['nullable', 'string', 'max:120'],
+            'title' => ['required', 'string', 'max:160'],
+            'kind' => ['required', Rule::in(['travel_trailer', 'fifth_wheel', 'motorhome', 'van', 'other'])],
+            'customer' => ['nullable', 'string', 'max:120'],
         ]);
         $user = $this->user($request);
-        $customer = ($given['customer'] ?? null) === null ? null : $user->workshop->customers()->firstOrCreate(['name' => $given['customer']])->id;
+        $customer =
+            ($given['customer'] ?? null) === null
+                ? null
+                : $user->workshop->customers()->firstOrCreate(['name' => $given['customer']])->id;
         $job = $this->design->create($user, $given['title'], $given['kind'], $customer);
 
         return response()->json(['id' => $job->id], 201);
     }
 
-    #[OA\Get(path: '/jobs/{job}', operationId: 'job', summary: 'A job\'s design at its head, or at a revision, with the answers of the wanted views.')]
+    #[
+        OA\Get(
+            path: '/jobs/{job}',
+            operationId: 'job',
+            summary: 'A job\'s design at its head, or at a revision, with the answers of the wanted views.',
+        ),
+    ]
     #[OA\Parameter(name: 'job', in: 'path', required: true, schema: new OA\Schema(type: 'integer'))]
     #[OA\Parameter(name: 'revision', in: 'query', required: false, schema: new OA\Schema(type: 'integer'))]
-    #[OA\Parameter(name: 'want', in: 'query', required: false, description: 'view ids, with commas', schema: new OA\Schema(type: 'string'))]
-    #[OA\Parameter(name: 'have', in: 'query', required: false, description: 'hashes the client has, with commas', schema: new OA\Schema(type: 'string'))]
-    #[OA\Response(response: 200, description: 'The design', content: new OA\JsonContent(ref: '#/components/schemas/Design'))]
-    #[OA\Response(response: 404, description: 'No such job in this workshop', content: new OA\JsonContent(ref: '#/components/schemas/Trouble'))]
+    #[
+        OA\Parameter(
+            name: 'want',
+            in: 'query',
+            required: false,
+            description: 'view ids, with commas',
+            schema: new OA\Schema(type: 'string'),
+        ),
+    ]
+    #[
+        OA\Parameter(
+            name: 'have',
+            in: 'query',
+            required: false,
+            description: 'hashes the client has, with commas',
+            schema: new OA\Schema(type: 'string'),
+        ),
+    ]
+    #[
+        OA\Response(
+            response: 200,
+            description: 'The design',
+            content: new OA\JsonContent(ref: '#/components/schemas/Design'),
+        ),
+    ]
+    #[
+        OA\Response(
+            response: 404,
+            description: 'No such job in this workshop',
+            content: new OA\JsonContent(ref: '#/components/schemas/Trouble'),
+        ),
+    ]
     public function show(Request $request, RigJob $job): Response
     {
         Gate::authorize('view', $job);
         $number = $request->integer('revision') ?: $job->head;
 
-        return $this->design($job, $job->revision($number), self::words($request->query('want')), self::words($request->query('have')));
+        return $this->design(
+            $job,
+            $job->revision($number),
+            self::words($request->query('want')),
+            self::words($request->query('have')),
+        );
     }
 
-    #[OA\Post(path: '/jobs/{job}/edits', operationId: 'edit', summary: 'Post an intent; the answer is the new design and its consequences.')]
+    #[
+        OA\Post(
+            path: '/jobs/{job}/edits',
+            operationId: 'edit',
+            summary: 'Post an intent; the answer is the new design and its consequences.',
+        ),
+    ]
     #[OA\Parameter(name: 'job', in: 'path', required: true, schema: new OA\Schema(type: 'integer'))]
     #[OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/EditBody'))]
     #[OA\Response(response: 200, description: 'Done', content: new OA\JsonContent(ref: '#/components/schemas/Design'))]
-    #[OA\Response(response: 409, description: 'Somebody changed the same place since', content: new OA\JsonContent(ref: '#/components/schemas/ConflictTrouble'))]
-    #[OA\Response(response: 422, description: 'Refused, with where and what would be right', content: new OA\JsonContent(ref: '#/components/schemas/Trouble'))]
+    #[
+        OA\Response(
+            response: 409,
+            description: 'Somebody changed the same place since',
+            content: new OA\JsonContent(ref: '#/components/schemas/ConflictTrouble'),
+        ),
+    ]
+    #[
+        OA\Response(
+            response: 422,
+            description: 'Refused, with where and what would be right',
+            content: new OA\JsonContent(ref: '#/components/schemas/Trouble'),
+        ),
+    ]
     public function edit(EditRequest $request, RigJob $job): Response
     {
-        [$revision, $notices] = $this->design->edit($job, $this->user($request), $request->uuid(), $request->base(), $request->intent());
+        [$revision, $notices] = $this->design->edit(
+            $job,
+            $this->user($request),
+            $request->uuid(),
+            $request->base(),
+            $request->intent(),
+        );
 
         return $this->design($job, $revision, $request->words('want'), $request->words('have'), $notices);
     }
@@ -85,13 +209,38 @@ final class JobController
     #[OA\Post(path: '/jobs/{job}/undo', operationId: 'undo', summary: 'Take back one\'s own latest edit.')]
     #[OA\Parameter(name: 'job', in: 'path', required: true, schema: new OA\Schema(type: 'integer'))]
     #[OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/UndoBody'))]
-    #[OA\Response(response: 200, description: 'Taken back', content: new OA\JsonContent(ref: '#/components/schemas/Design'))]
-    #[OA\Response(response: 409, description: 'Somebody touched the same since', content: new OA\JsonContent(ref: '#/components/schemas/ConflictTrouble'))]
-    #[OA\Response(response: 422, description: 'Nothing to take back', content: new OA\JsonContent(ref: '#/components/schemas/Trouble'))]
+    #[
+        OA\Response(
+            response: 200,
+            description: 'Taken back',
+            content: new OA\JsonContent(ref: '#/components/schemas/Design'),
+        ),
+    ]
+    #[
+        OA\Response(
+            response: 409,
+            description: 'Somebody touched the same since',
+            content: new OA\JsonContent(ref: '#/components/schemas/ConflictTrouble'),
+        ),
+    ]
+    #[
+        OA\Response(
+            response: 422,
+            description: 'Nothing to take back',
+            content: new OA\JsonContent(ref: '#/components/schemas/Trouble'),
+        ),
+    ]
     public function undo(Request $request, RigJob $job): Response
     {
         Gate::authorize('survey', $job);
-        $given = $request->validate(['uuid' => ['required', 'uuid'], 'restore' => ['nullable', 'integer', 'min:1'], 'want' => ['array', 'max:20'], 'want.*' => ['string', 'max:120'], 'have' => ['array', 'max:60'], 'have.*' => ['string', 'max:40']]);
+        $given = $request->validate([
+            'uuid' => ['required', 'uuid'],
+            'restore' => ['nullable', 'integer', 'min:1'],
+            'want' => ['array', 'max:20'],
+            'want.*' => ['string', 'max:120'],
+            'have' => ['array', 'max:60'],
+            'have.*' => ['string', 'max:40'],
+        ]);
         if (isset($given['restore'])) {
             Gate::authorize('plan', $job);
         }
@@ -104,20 +253,64 @@ final class JobController
 
     #[OA\Get(path: '/jobs/{job}/revisions', operationId: 'revisions', summary: 'The history in words, latest first.')]
     #[OA\Parameter(name: 'job', in: 'path', required: true, schema: new OA\Schema(type: 'integer'))]
-    #[OA\Response(response: 200, description: 'Revisions', content: new OA\JsonContent(required: ['revisions'], properties: [new OA\Property(property: 'revisions', type: 'array', items: new OA\Items(ref: '#/components/schemas/RevisionRow'))]))]
+    #[
+        OA\Response(
+            response: 200,
+            description: 'Revisions',
+            content: new OA\JsonContent(
+                required: ['revisions'],
+                properties: [
+                    new OA\Property(
+                        property: 'revisions',
+                        type: 'array',
+                        items: new OA\Items(ref: '#/components/schemas/RevisionRow'),
+                    ),
+                ],
+            ),
+        ),
+    ]
     public function revisions(RigJob $job): JsonResponse
     {
         Gate::authorize('view', $job);
-        $revisions = $job->revisions()->with('user')->orderByDesc('number')->limit(300)->get(['id', 'rig_job_id', 'number', 'words', 'kind', 'undoes', 'user_id', 'created_at', 'sha256']);
+        $revisions = $job
+            ->revisions()
+            ->with('user')
+            ->orderByDesc('number')
+            ->limit(300)
+            ->get(['id', 'rig_job_id', 'number', 'words', 'kind', 'undoes', 'user_id', 'created_at', 'sha256']);
 
-        return response()->json(['revisions' => $revisions->map(fn(Revision $r): array => [
-            'number' => $r->number, 'words' => $r->words, 'kind' => $r->kind, 'undoes' => $r->undoes, 'by' => $r->user?->name, 'at' => $r->created_at->toIso8601ZuluString(), 'sha256' => $r->sha256,
-        ])->all()]);
+        return response()->json([
+            'revisions' => $revisions
+                ->map(
+                    fn(Revision $r): array => [
+                        'number' => $r->number,
+                        'words' => $r->words,
+                        'kind' => $r->kind,
+                        'undoes' => $r->undoes,
+                        'by' => $r->user?->name,
+                        'at' => $r->created_at->toIso8601ZuluString(),
+                        'sha256' => $r->sha256,
+                    ],
+                )
+                ->all(),
+        ]);
     }
 
-    #[OA\Get(path: '/jobs/{job}/file', operationId: 'exportFile', summary: 'The job file: the design at its head, as stored.')]
+    #[
+        OA\Get(
+            path: '/jobs/{job}/file',
+            operationId: 'exportFile',
+            summary: 'The job file: the design at its head, as stored.',
+        ),
+    ]
     #[OA\Parameter(name: 'job', in: 'path', required: true, schema: new OA\Schema(type: 'integer'))]
-    #[OA\Response(response: 200, description: 'The job file', content: new OA\MediaType(mediaType: 'application/json', schema: new OA\Schema(type: 'object')))]
+    #[
+        OA\Response(
+            response: 200,
+            description: 'The job file',
+            content: new OA\MediaType(mediaType: 'application/json', schema: new OA\Schema(type: 'object')),
+        ),
+    ]
     public function export(RigJob $job): Response
     {
         Gate::authorize('view', $job);
@@ -125,16 +318,35 @@ final class JobController
         $name = trim((string) preg_replace('/[^a-z0-9]+/', '-', mb_strtolower($job->title)), '-') ?: 'job';
 
         return new Response($revision->document, 200, [
-            'Content-Type' => 'application/json; charset=utf-8', 'Content-Disposition' => "attachment; filename=\"{$name}-r{$revision->number}.json\"", 'X-Content-SHA256' => $revision->sha256,
+            'Content-Type' => 'application/json; charset=utf-8',
+            'Content-Disposition' => "attachment; filename=\"{$name}-r{$revision->number}.json\"",
+            'X-Content-SHA256' => $revision->sha256,
         ]);
     }
 
     #[OA\Post(path: '/jobs/{job}/file', operationId: 'importFile', summary: 'Bring a job file into an empty job.')]
     #[OA\Parameter(name: 'job', in: 'path', required: true, schema: new OA\Schema(type: 'integer'))]
     #[OA\Parameter(name: 'uuid', in: 'query', required: true, schema: new OA\Schema(type: 'string'))]
-    #[OA\RequestBody(required: true, content: new OA\MediaType(mediaType: 'application/json', schema: new OA\Schema(type: 'object')))]
-    #[OA\Response(response: 200, description: 'Brought in', content: new OA\JsonContent(ref: '#/components/schemas/Design'))]
-    #[OA\Response(response: 422, description: 'Unreadable, with JSON pointers; nothing was stored', content: new OA\JsonContent(ref: '#/components/schemas/Trouble'))]
+    #[
+        OA\RequestBody(
+            required: true,
+            content: new OA\MediaType(mediaType: 'application/json', schema: new OA\Schema(type: 'object')),
+        ),
+    ]
+    #[
+        OA\Response(
+            response: 200,
+            description: 'Brought in',
+            content: new OA\JsonContent(ref: '#/components/schemas/Design'),
+        ),
+    ]
+    #[
+        OA\Response(
+            response: 422,
+            description: 'Unreadable, with JSON pointers; nothing was stored',
+            content: new OA\JsonContent(ref: '#/components/schemas/Trouble'),
+        ),
+    ]
     public function import(Request $request, RigJob $job): Response
     {
         Gate::authorize('plan', $job);
@@ -153,11 +365,23 @@ final class JobController
     private function design(RigJob $job, Revision $revision, array $want, array $have, array $notices = []): Response
     {
         $document = $revision->decoded();
-        $head = json_encode([
-            'id' => $job->id, 'revision' => $revision->number, 'head' => $job->head, 'words' => $revision->words, 'customer' => $job->customer?->name, 'notices' => $notices,
-        ], JSON_THROW_ON_ERROR);
-        $body = substr($head, 0, -1) . ',"document":' . json_encode($document, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION)
-            . ',' . substr($this->answers->json($document, $want, $have), 1);
+        $head = json_encode(
+            [
+                'id' => $job->id,
+                'revision' => $revision->number,
+                'head' => $job->head,
+                'words' => $revision->words,
+                'customer' => $job->customer?->name,
+                'notices' => $notices,
+            ],
+            JSON_THROW_ON_ERROR,
+        );
+        $body =
+            substr($head, 0, -1) .
+            ',"document":' .
+            json_encode($document, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION) .
+            ',' .
+            substr($this->answers->json($document, $want, $have), 1);
 
         return new Response($body, 200, ['Content-Type' => 'application/json']);
     }

@@ -23,7 +23,22 @@ final class PhotoController
 {
     #[OA\Get(path: '/jobs/{job}/photos', operationId: 'photos', summary: 'A job\'s photographs.')]
     #[OA\Parameter(name: 'job', in: 'path', required: true, schema: new OA\Schema(type: 'integer'))]
-    #[OA\Response(response: 200, description: 'Photographs', content: new OA\JsonContent(required: ['photos'], properties: [new OA\Property(property: 'photos', type: 'array', items: new OA\Items(ref: '#/components/schemas/Photo'))]))]
+    #[
+        OA\Response(
+            response: 200,
+            description: 'Photographs',
+            content: new OA\JsonContent(
+                required: ['photos'],
+                properties: [
+                    new OA\Property(
+                        property: 'photos',
+                        type: 'array',
+                        items: new OA\Items(ref: '#/components/schemas/Photo'),
+                    ),
+                ],
+            ),
+        ),
+    ]
     public function index(RigJob $job): JsonResponse
     {
         Gate::authorize('view', $job);
@@ -32,21 +47,54 @@ final class PhotoController
         return response()->json(['photos' => $photos->map(self::row(...))->all()]);
     }
 
-    #[OA\Post(path: '/jobs/{job}/photos', operationId: 'addPhoto', summary: 'Add a photograph to a component: JPEG, PNG or WebP up to 12 MB; it is written anew without metadata.')]
+    #[
+        OA\Post(
+            path: '/jobs/{job}/photos',
+            operationId: 'addPhoto',
+            summary: 'Add a photograph to a component: JPEG, PNG or WebP up to 12 MB; it is written anew without ' .
+                'metadata.',
+        ),
+    ]
     #[OA\Parameter(name: 'job', in: 'path', required: true, schema: new OA\Schema(type: 'integer'))]
-    #[OA\RequestBody(required: true, content: new OA\MediaType(mediaType: 'multipart/form-data', schema: new OA\Schema(required: ['photo', 'component'], properties: [
-        new OA\Property(property: 'photo', type: 'string', format: 'binary'), new OA\Property(property: 'component', type: 'string'), new OA\Property(property: 'note', type: 'string'),
-    ])))]
+    #[
+        OA\RequestBody(
+            required: true,
+            content: new OA\MediaType(
+                mediaType: 'multipart/form-data',
+                schema: new OA\Schema(
+                    required: ['photo', 'component'],
+                    properties: [
+                        new OA\Property(property: 'photo', type: 'string', format: 'binary'),
+                        new OA\Property(property: 'component', type: 'string'),
+                        new OA\Property(property: 'note', type: 'string'),
+                    ],
+                ),
+            ),
+        ),
+    ]
     #[OA\Response(response: 201, description: 'Kept', content: new OA\JsonContent(ref: '#/components/schemas/Photo'))]
-    #[OA\Response(response: 422, description: 'Not a picture that can be read', content: new OA\JsonContent(ref: '#/components/schemas/Trouble'))]
+    #[
+        OA\Response(
+            response: 422,
+            description: 'Not a picture that can be read',
+            content: new OA\JsonContent(ref: '#/components/schemas/Trouble'),
+        ),
+    ]
     public function store(Request $request, RigJob $job, KeepPhoto $keep): JsonResponse
     {
         Gate::authorize('survey', $job);
-        $given = $request->validate(['photo' => ['required', 'file', 'max:12288'], 'component' => ['required', 'string', 'max:80'], 'note' => ['nullable', 'string', 'max:300']]);
+        $given = $request->validate([
+            'photo' => ['required', 'file', 'max:12288'],
+            'component' => ['required', 'string', 'max:80'],
+            'note' => ['nullable', 'string', 'max:300'],
+        ]);
         $user = $request->user();
         $document = $job->revision($job->head)->decoded();
         if (!isset($document->asFound->components->{$given['component']})) {
-            throw Refused::because('/component', sprintf('There is no component "%s" in the survey.', $given['component']));
+            throw Refused::because(
+                '/component',
+                sprintf('There is no component "%s" in the survey.', $given['component']),
+            );
         }
         $file = $given['photo'];
         assert($file instanceof UploadedFile && $user instanceof User);
@@ -62,7 +110,10 @@ final class PhotoController
         Gate::authorize('view', $photo->rigJob);
         abort_unless(Storage::disk('local')->exists($photo->file()), 404, 'The file of this photograph is gone.');
 
-        return Storage::disk('local')->response($photo->file(), "photo-{$photo->id}.jpg", ['Content-Type' => 'image/jpeg', 'Cache-Control' => 'private, max-age=86400, immutable']);
+        return Storage::disk('local')->response($photo->file(), "photo-{$photo->id}.jpg", [
+            'Content-Type' => 'image/jpeg',
+            'Cache-Control' => 'private, max-age=86400, immutable',
+        ]);
     }
 
     #[OA\Delete(path: '/photos/{photo}', operationId: 'dropPhoto', summary: 'Remove a photograph.')]
@@ -84,8 +135,14 @@ final class PhotoController
     private static function row(Photo $photo): array
     {
         return [
-            'id' => $photo->id, 'component' => $photo->component, 'note' => $photo->note, 'width' => $photo->width, 'height' => $photo->height, 'bytes' => $photo->bytes,
-            'by' => $photo->user?->name, 'at' => $photo->created_at->toIso8601ZuluString(),
+            'id' => $photo->id,
+            'component' => $photo->component,
+            'note' => $photo->note,
+            'width' => $photo->width,
+            'height' => $photo->height,
+            'bytes' => $photo->bytes,
+            'by' => $photo->user?->name,
+            'at' => $photo->created_at->toIso8601ZuluString(),
         ];
     }
 }

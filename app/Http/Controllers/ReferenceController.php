@@ -17,28 +17,64 @@ use OpenApi\Attributes as OA;
 /** What does not depend on a job: forms, layouts, arrangements, rules, tables. */
 final class ReferenceController
 {
-    #[OA\Get(path: '/reference', operationId: 'reference', summary: 'Component forms, factory layouts, arrangements, rules and conductor tables.')]
-    #[OA\Response(response: 200, description: 'Reference', content: new OA\JsonContent(ref: '#/components/schemas/Reference'))]
+    #[
+        OA\Get(
+            path: '/reference',
+            operationId: 'reference',
+            summary: 'Component forms, factory layouts, arrangements, rules and conductor tables.',
+        ),
+    ]
+    #[
+        OA\Response(
+            response: 200,
+            description: 'Reference',
+            content: new OA\JsonContent(ref: '#/components/schemas/Reference'),
+        ),
+    ]
     public function show(): JsonResponse
     {
         $forms = [];
         foreach (Catalogue::types() as $type => $class) {
-            $forms[$type] = ['summary' => $class::summary(), 'fields' => (object) array_map(fn(Field $f): array => $f->form(), $class::allFields())];
+            $forms[$type] = [
+                'summary' => $class::summary(),
+                'fields' => (object) array_map(fn(Field $f): array => $f->form(), $class::allFields()),
+            ];
         }
         $arrangements = [];
         foreach (Arrangements::all() as $id => $class) {
-            $arrangements[] = ['id' => $id, 'title' => $class::title(), 'gains' => $class::gains(), 'risks' => $class::risks(), 'options' => (object) array_map(fn(Field $f): array => $f->form(), $class::options())];
+            $arrangements[] = [
+                'id' => $id,
+                'title' => $class::title(),
+                'gains' => $class::gains(),
+                'risks' => $class::risks(),
+                'options' => (object) array_map(fn(Field $f): array => $f->form(), $class::options()),
+            ];
         }
         $rules = [];
         foreach (RuleBook::rules() as $rule) {
             $d = $rule::definition();
-            $rules[] = ['id' => $d->id, 'severity' => $d->severity->value, 'title' => $d->title, 'explanation' => $d->explanation, 'source' => $d->source->text()];
+            $rules[] = [
+                'id' => $d->id,
+                'severity' => $d->severity->value,
+                'title' => $d->title,
+                'explanation' => $d->explanation,
+                'source' => $d->source->text(),
+            ];
         }
         $conductors = [];
         foreach (ConductorSize::all() as $size) {
             $conductors[] = [
-                'designation' => $size->designation, 'spoken' => $size->spoken(), 'areaMm2' => round($size->areaMm2, 3), 'mohmPerM20C' => round($size->ohmPerM20C * 1000, 4),
-                'ampacity' => (object) array_filter(array_combine(array_map(fn(Ampacity $a): string => $a->value, Ampacity::cases()), array_map(fn(Ampacity $a): ?float => $a->ofSize($size), Ampacity::cases())), fn(?float $a): bool => $a !== null),
+                'designation' => $size->designation,
+                'spoken' => $size->spoken(),
+                'areaMm2' => round($size->areaMm2, 3),
+                'mohmPerM20C' => round($size->ohmPerM20C * 1000, 4),
+                'ampacity' => (object) array_filter(
+                    array_combine(
+                        array_map(fn(Ampacity $a): string => $a->value, Ampacity::cases()),
+                        array_map(fn(Ampacity $a): ?float => $a->ofSize($size), Ampacity::cases()),
+                    ),
+                    fn(?float $a): bool => $a !== null,
+                ),
             ];
         }
         $layouts = [];
@@ -46,7 +82,15 @@ final class ReferenceController
             $layouts[] = ['id' => $id] + $layout;
         }
 
-        return response()->json(['version' => RuleBook::VERSION, 'forms' => $forms, 'layouts' => $layouts, 'arrangements' => $arrangements, 'rules' => $rules, 'conductors' => $conductors])
+        return response()
+            ->json([
+                'version' => RuleBook::VERSION,
+                'forms' => $forms,
+                'layouts' => $layouts,
+                'arrangements' => $arrangements,
+                'rules' => $rules,
+                'conductors' => $conductors,
+            ])
             ->header('Cache-Control', 'private, max-age=300');
     }
 }

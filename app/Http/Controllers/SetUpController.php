@@ -18,26 +18,63 @@ use OpenApi\Attributes as OA;
 /** Opening a workshop with its one-use link. */
 final class SetUpController
 {
-    #[OA\Post(path: '/set-up', operationId: 'setUp', summary: 'Open a workshop with a one-use link; its lead technician is signed in.')]
-    #[OA\RequestBody(required: true, content: new OA\JsonContent(required: ['token', 'workshop', 'name', 'email', 'password'], properties: [
-        new OA\Property(property: 'token', type: 'string'), new OA\Property(property: 'workshop', type: 'string'), new OA\Property(property: 'name', type: 'string'),
-        new OA\Property(property: 'email', type: 'string'), new OA\Property(property: 'password', type: 'string'),
-    ]))]
+    #[
+        OA\Post(
+            path: '/set-up',
+            operationId: 'setUp',
+            summary: 'Open a workshop with a one-use link; its lead technician is signed in.',
+        ),
+    ]
+    #[
+        OA\RequestBody(
+            required: true,
+            content: new OA\JsonContent(
+                required: ['token', 'workshop', 'name', 'email', 'password'],
+                properties: [
+                    new OA\Property(property: 'token', type: 'string'),
+                    new OA\Property(property: 'workshop', type: 'string'),
+                    new OA\Property(property: 'name', type: 'string'),
+                    new OA\Property(property: 'email', type: 'string'),
+                    new OA\Property(property: 'password', type: 'string'),
+                ],
+            ),
+        ),
+    ]
     #[OA\Response(response: 201, description: 'Opened')]
-    #[OA\Response(response: 422, description: 'The link is used up, or something is missing', content: new OA\JsonContent(ref: '#/components/schemas/Trouble'))]
+    #[
+        OA\Response(
+            response: 422,
+            description: 'The link is used up, or something is missing',
+            content: new OA\JsonContent(ref: '#/components/schemas/Trouble'),
+        ),
+    ]
     public function store(Request $request): JsonResponse
     {
         $given = $request->validate([
-            'token' => ['required', 'string', 'size:48'], 'workshop' => ['required', 'string', 'max:120'], 'name' => ['required', 'string', 'max:120'],
-            'email' => ['required', 'email', 'max:190', 'unique:users,email'], 'password' => ['required', 'string', 'min:10', 'max:200'],
+            'token' => ['required', 'string', 'size:48'],
+            'workshop' => ['required', 'string', 'max:120'],
+            'name' => ['required', 'string', 'max:120'],
+            'email' => ['required', 'email', 'max:190', 'unique:users,email'],
+            'password' => ['required', 'string', 'min:10', 'max:200'],
         ]);
         $lead = DB::transaction(function () use ($given) {
-            $link = SetupLink::unused($given['token']) ?? throw Refused::because('/token', 'This link has been used, or never was. Ask for a new one: php artisan hollin:set-up.');
+            $link =
+                SetupLink::unused($given['token']) ??
+                throw Refused::because(
+                    '/token',
+                    'This link has been used, or never was. Ask for a new one: php artisan hollin:set-up.',
+                );
             $link->update(['used_at' => now()]);
 
-            return Workshop::query()->create(['name' => $given['workshop']])->users()->create([
-                'name' => $given['name'], 'email' => Str::lower($given['email']), 'role' => Role::Lead, 'password' => $given['password'],
-            ]);
+            return Workshop::query()
+                ->create(['name' => $given['workshop']])
+                ->users()
+                ->create([
+                    'name' => $given['name'],
+                    'email' => Str::lower($given['email']),
+                    'role' => Role::Lead,
+                    'password' => $given['password'],
+                ]);
         });
         Auth::login($lead);
         $request->session()->regenerate();

@@ -23,14 +23,33 @@ final class SheetController
 {
     #[OA\Post(path: '/jobs/{job}/sheets', operationId: 'printSheet', summary: 'Have a plan sheet printed to PDF.')]
     #[OA\Parameter(name: 'job', in: 'path', required: true, schema: new OA\Schema(type: 'integer'))]
-    #[OA\RequestBody(required: true, content: new OA\JsonContent(required: ['view', 'paper'], properties: [new OA\Property(property: 'view', type: 'string'), new OA\Property(property: 'paper', type: 'string', enum: ['letter', 'a4'])]))]
+    #[
+        OA\RequestBody(
+            required: true,
+            content: new OA\JsonContent(
+                required: ['view', 'paper'],
+                properties: [
+                    new OA\Property(property: 'view', type: 'string'),
+                    new OA\Property(property: 'paper', type: 'string', enum: ['letter', 'a4']),
+                ],
+            ),
+        ),
+    ]
     #[OA\Response(response: 202, description: 'Queued', content: new OA\JsonContent(ref: '#/components/schemas/Sheet'))]
     public function store(Request $request, RigJob $job): JsonResponse
     {
         Gate::authorize('view', $job);
-        $given = $request->validate(['view' => ['required', 'string', 'max:120', 'regex:/^[a-z0-9_\/]+$/'], 'paper' => ['required', Rule::in(['letter', 'a4'])]]);
+        $given = $request->validate([
+            'view' => ['required', 'string', 'max:120', 'regex:/^[a-z0-9_\/]+$/'],
+            'paper' => ['required', Rule::in(['letter', 'a4'])],
+        ]);
         $sheet = Sheet::query()->create([
-            'rig_job_id' => $job->id, 'user_id' => $request->user()?->getAuthIdentifier(), 'revision' => $job->head, 'view' => $given['view'], 'paper' => $given['paper'], 'status' => 'waiting',
+            'rig_job_id' => $job->id,
+            'user_id' => $request->user()?->getAuthIdentifier(),
+            'revision' => $job->head,
+            'view' => $given['view'],
+            'paper' => $given['paper'],
+            'status' => 'waiting',
         ]);
         PrintSheet::dispatch($sheet->id);
 
@@ -39,7 +58,13 @@ final class SheetController
 
     #[OA\Get(path: '/sheets/{sheet}', operationId: 'sheet', summary: 'How far a sheet is.')]
     #[OA\Parameter(name: 'sheet', in: 'path', required: true, schema: new OA\Schema(type: 'integer'))]
-    #[OA\Response(response: 200, description: 'The sheet', content: new OA\JsonContent(ref: '#/components/schemas/Sheet'))]
+    #[
+        OA\Response(
+            response: 200,
+            description: 'The sheet',
+            content: new OA\JsonContent(ref: '#/components/schemas/Sheet'),
+        ),
+    ]
     public function show(Sheet $sheet): JsonResponse
     {
         Gate::authorize('view', $sheet->rigJob);
@@ -53,21 +78,36 @@ final class SheetController
     public function pdf(Sheet $sheet): StreamedResponse
     {
         Gate::authorize('view', $sheet->rigJob);
-        abort_if($sheet->file === null || !Storage::disk('local')->exists($sheet->file), 404, 'The sheet is not printed yet.');
+        abort_if(
+            $sheet->file === null || !Storage::disk('local')->exists($sheet->file),
+            404,
+            'The sheet is not printed yet.',
+        );
 
-        return Storage::disk('local')->download((string) $sheet->file, "plan-sheet-{$sheet->rig_job_id}-r{$sheet->revision}.pdf", ['Content-Type' => 'application/pdf']);
+        return Storage::disk('local')->download(
+            (string) $sheet->file,
+            "plan-sheet-{$sheet->rig_job_id}-r{$sheet->revision}.pdf",
+            ['Content-Type' => 'application/pdf'],
+        );
     }
 
     /** The one-use way in for the printing browser: only from this machine, only while the sheet is being printed. */
     public function enter(Request $request, string $token): RedirectResponse
     {
         abort_unless(in_array($request->server('REMOTE_ADDR'), ['127.0.0.1', '::1'], true), 403);
-        $sheet = Sheet::query()->where('token_hash', hash('sha256', $token))->where('status', 'printing')->firstOrFail();
+        $sheet = Sheet::query()
+            ->where('token_hash', hash('sha256', $token))
+            ->where('status', 'printing')
+            ->firstOrFail();
         $sheet->update(['token_hash' => null]);
         assert($sheet->user instanceof User);
         Auth::login($sheet->user);
 
-        return redirect("/jobs/{$sheet->rig_job_id}/sheet?view=" . urlencode($sheet->view) . "&revision={$sheet->revision}&paper={$sheet->paper}");
+        return redirect(
+            "/jobs/{$sheet->rig_job_id}/sheet?view=" .
+                urlencode($sheet->view) .
+                "&revision={$sheet->revision}&paper={$sheet->paper}",
+        );
     }
 
     /** @return array<string, mixed> */

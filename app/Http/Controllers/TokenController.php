@@ -16,22 +16,76 @@ use OpenApi\Attributes as OA;
 final class TokenController
 {
     #[OA\Get(path: '/tokens', operationId: 'tokens', summary: 'One\'s own tokens, never their text.')]
-    #[OA\Response(response: 200, description: 'Tokens', content: new OA\JsonContent(required: ['tokens'], properties: [new OA\Property(property: 'tokens', type: 'array', items: new OA\Items(ref: '#/components/schemas/Token'))]))]
+    #[
+        OA\Response(
+            response: 200,
+            description: 'Tokens',
+            content: new OA\JsonContent(
+                required: ['tokens'],
+                properties: [
+                    new OA\Property(
+                        property: 'tokens',
+                        type: 'array',
+                        items: new OA\Items(ref: '#/components/schemas/Token'),
+                    ),
+                ],
+            ),
+        ),
+    ]
     public function index(Request $request): JsonResponse
     {
-        return response()->json(['tokens' => $this->user($request)->tokens()->orderBy('id')->get()->map(self::row(...))->all()]);
+        return response()->json([
+            'tokens' => $this->user($request)->tokens()->orderBy('id')->get()->map(self::row(...))->all(),
+        ]);
     }
 
     #[OA\Post(path: '/tokens', operationId: 'makeToken', summary: 'Make a token; its text is shown this once.')]
-    #[OA\RequestBody(required: true, content: new OA\JsonContent(required: ['name'], properties: [new OA\Property(property: 'name', type: 'string'), new OA\Property(property: 'writes', type: 'boolean')]))]
-    #[OA\Response(response: 201, description: 'Made', content: new OA\JsonContent(required: ['token', 'text'], properties: [new OA\Property(property: 'token', ref: '#/components/schemas/Token'), new OA\Property(property: 'text', type: 'string')]))]
-    #[OA\Response(response: 422, description: 'Something is missing', content: new OA\JsonContent(ref: '#/components/schemas/Trouble'))]
+    #[
+        OA\RequestBody(
+            required: true,
+            content: new OA\JsonContent(
+                required: ['name'],
+                properties: [
+                    new OA\Property(property: 'name', type: 'string'),
+                    new OA\Property(property: 'writes', type: 'boolean'),
+                ],
+            ),
+        ),
+    ]
+    #[
+        OA\Response(
+            response: 201,
+            description: 'Made',
+            content: new OA\JsonContent(
+                required: ['token', 'text'],
+                properties: [
+                    new OA\Property(property: 'token', ref: '#/components/schemas/Token'),
+                    new OA\Property(property: 'text', type: 'string'),
+                ],
+            ),
+        ),
+    ]
+    #[
+        OA\Response(
+            response: 422,
+            description: 'Something is missing',
+            content: new OA\JsonContent(ref: '#/components/schemas/Trouble'),
+        ),
+    ]
     public function store(Request $request): JsonResponse
     {
         $given = $request->validate(['name' => ['required', 'string', 'max:80'], 'writes' => ['nullable', 'boolean']]);
         $user = $this->user($request);
-        abort_if($user->currentAccessToken() instanceof PersonalAccessToken, 403, 'A token cannot make tokens; sign in.');
-        $made = $user->createToken($given['name'], ($given['writes'] ?? false) ? ['read', 'write'] : ['read'], now()->addYear());
+        abort_if(
+            $user->currentAccessToken() instanceof PersonalAccessToken,
+            403,
+            'A token cannot make tokens; sign in.',
+        );
+        $made = $user->createToken(
+            $given['name'],
+            $given['writes'] ?? false ? ['read', 'write'] : ['read'],
+            now()->addYear(),
+        );
 
         return response()->json(['token' => self::row($made->accessToken), 'text' => $made->plainTextToken], 201);
     }
@@ -57,8 +111,11 @@ final class TokenController
     private static function row(PersonalAccessToken $token): array
     {
         return [
-            'id' => $token->id, 'name' => $token->name, 'writes' => in_array('write', $token->abilities ?? [], true),
-            'usedAt' => $token->last_used_at?->toIso8601ZuluString(), 'until' => $token->expires_at?->toIso8601ZuluString(),
+            'id' => $token->id,
+            'name' => $token->name,
+            'writes' => in_array('write', $token->abilities ?? [], true),
+            'usedAt' => $token->last_used_at?->toIso8601ZuluString(),
+            'until' => $token->expires_at?->toIso8601ZuluString(),
         ];
     }
 }

@@ -11,6 +11,8 @@ final class CsrfUnlessToken extends ValidateCsrfToken
 {
     protected function inExceptArray($request): bool
     {
-        return ($request->bearerToken() !== null && !$request->hasSession()) || ($request->bearerToken() !== null && $request->cookies->get((string) config('session.cookie')) === null) || parent::inExceptArray($request);
+        return ($request->bearerToken() !== null && !$request->hasSession()) ||
+            ($request->bearerToken() !== null && $request->cookies->get((string) config('session.cookie')) === null) ||
+            parent::inExceptArray($request);
     }
 }

@@ -17,10 +17,22 @@ final class SecurityHeaders
     {
         $nonce = Vite::useCspNonce();
         $response = $next($request);
-        $response->headers->set('Content-Security-Policy', implode('; ', [
-            "default-src 'self'", "script-src 'self'", "style-src-elem 'self' 'nonce-{$nonce}'", "style-src-attr 'none'", "img-src 'self' data:", "font-src 'self'",
-            "connect-src 'self'", "object-src 'none'", "base-uri 'self'", "form-action 'self'", "frame-ancestors 'none'",
-        ]));
+        $response->headers->set(
+            'Content-Security-Policy',
+            implode('; ', [
+                "default-src 'self'",
+                "script-src 'self'",
+                "style-src-elem 'self' 'nonce-{$nonce}'",
+                "style-src-attr 'none'",
+                "img-src 'self' data:",
+                "font-src 'self'",
+                "connect-src 'self'",
+                "object-src 'none'",
+                "base-uri 'self'",
+                "form-action 'self'",
+                "frame-ancestors 'none'",
+            ]),
+        );
         $response->headers->set('X-Content-Type-Options', 'nosniff');
         $response->headers->set('X-Frame-Options', 'DENY');
         $response->headers->set('Referrer-Policy', 'same-origin');

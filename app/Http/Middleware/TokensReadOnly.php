@@ -21,7 +21,12 @@ final class TokensReadOnly
     {
         $user = $request->user();
         $token = $user instanceof User ? $user->currentAccessToken() : null;
-        if ($token instanceof PersonalAccessToken && !$token->can('write') && !$request->isMethodSafe() && !$request->is(...self::ASKING)) {
+        if (
+            $token instanceof PersonalAccessToken &&
+            !$token->can('write') &&
+            !$request->isMethodSafe() &&
+            !$request->is(...self::ASKING)
+        ) {
             abort(403, 'This token is for reading. Make one that may write.');
         }
 

@@ -33,8 +33,11 @@ final class EditRequest extends FormRequest
     public function rules(): array
     {
         return [
-            'uuid' => ['required', 'uuid'], 'base' => ['required', 'integer', 'min:1'], 'intent' => ['required', 'array', 'max:12'],
-            'want' => ['array', 'max:20'], 'have' => ['array', 'max:60'],
+            'uuid' => ['required', 'uuid'],
+            'base' => ['required', 'integer', 'min:1'],
+            'intent' => ['required', 'array', 'max:12'],
+            'want' => ['array', 'max:20'],
+            'have' => ['array', 'max:60'],
         ];
     }
 
@@ -52,14 +55,21 @@ final class EditRequest extends FormRequest
     public function intent(): stdClass
     {
         $body = json_decode($this->getContent(), false, 24);
-        $intent = $body instanceof stdClass ? ($body->intent ?? null) : null;
+        $intent = $body instanceof stdClass ? $body->intent ?? null : null;
 
-        return $intent instanceof stdClass ? $intent : throw Refused::because('/intent', 'must be an object with its kind.');
+        return $intent instanceof stdClass
+            ? $intent
+            : throw Refused::because('/intent', 'must be an object with its kind.');
     }
 
     /** @return list<string> */
     public function words(string $name): array
     {
-        return array_values(array_filter((array) $this->input($name, []), fn(mixed $word): bool => is_string($word) && strlen($word) <= 120));
+        return array_values(
+            array_filter(
+                (array) $this->input($name, []),
+                fn(mixed $word): bool => is_string($word) && strlen($word) <= 120,
+            ),
+        );
     }
 }

@@ -26,11 +26,17 @@ final class StateRequest extends FormRequest
         return [
             'view' => ['required', 'string', 'max:120'],
             'revision' => ['nullable', 'integer', 'min:1'],
-            'controls' => ['nullable', 'array', 'max:400'], 'controls.*' => ['string', 'max:60'],
-            'surroundings' => ['nullable', 'array', 'max:40'], 'surroundings.*' => ['string', 'max:60'],
-            'running' => ['nullable', 'array', 'max:200'], 'running.*' => ['string', 'max:80'],
+            'controls' => ['nullable', 'array', 'max:400'],
+            'controls.*' => ['string', 'max:60'],
+            'surroundings' => ['nullable', 'array', 'max:40'],
+            'surroundings.*' => ['string', 'max:60'],
+            'running' => ['nullable', 'array', 'max:200'],
+            'running.*' => ['string', 'max:80'],
             'charge' => ['nullable', 'in:full,half,low'],
-            'function' => ['nullable', 'string', 'max:40'], 'a' => ['nullable', 'string', 'max:120'], 'b' => ['nullable', 'string', 'max:120'], 'zeroed' => ['nullable', 'boolean'],
+            'function' => ['nullable', 'string', 'max:40'],
+            'a' => ['nullable', 'string', 'max:120'],
+            'b' => ['nullable', 'string', 'max:120'],
+            'zeroed' => ['nullable', 'boolean'],
         ];
     }
 
@@ -49,6 +55,12 @@ final class StateRequest extends FormRequest
         /** @var list<string> $running */
         $running = array_values((array) $this->input('running', []));
 
-        return new StateAnswer($rig, $controls, $surroundings, $running, $this->string('charge', 'half')->toString() ?: 'half');
+        return new StateAnswer(
+            $rig,
+            $controls,
+            $surroundings,
+            $running,
+            $this->string('charge', 'half')->toString() ?: 'half',
+        );
     }
 }

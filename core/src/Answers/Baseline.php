@@ -45,11 +45,50 @@ final readonly class Baseline
         foreach ($rig->graph->batteries as $bank) {
             $id = $bank->component;
             // Whatever its charge: from low to full.
-            $points[] = new self("rest_{$id}", "{$rig->graph->label($id)}, resting volts", $dead->id, $dead->title, 'dc_volts', $bank->pos, $bank->neg, 'V', round($bank->restV('low') - 0.3, 1), round($bank->fullV() + 0.2, 1), null, 'nothing charging, nothing drawing, an hour after the last charge');
+            $points[] = new self(
+                "rest_{$id}",
+                "{$rig->graph->label($id)}, resting volts",
+                $dead->id,
+                $dead->title,
+                'dc_volts',
+                $bank->pos,
+                $bank->neg,
+                'V',
+                round($bank->restV('low') - 0.3, 1),
+                round($bank->fullV() + 0.2, 1),
+                null,
+                'nothing charging, nothing drawing, an hour after the last charge',
+            );
         }
         foreach (Panels::of($rig->graph) as $id => $panel) {
-            $points[] = new self("bond_{$id}", "{$panel->label}, neutral bar to ground bar, dead", $dead->id, $dead->title, 'ohms', Panels::neutralBar($panel), Panels::groundBar($panel), 'Ω', 20.0, null, null, 'all sources out, proven dead; open, or a load\'s ohms: near zero means a bond in the vehicle');
-            $points[] = new self("frame_{$id}", "{$panel->label}, ground bar to frame, dead", $dead->id, $dead->title, 'ohms', Panels::groundBar($panel), 'frame', 'Ω', 0.0, 1.0, null, 'all sources out, proven dead; well under 1 Ω');
+            $points[] = new self(
+                "bond_{$id}",
+                "{$panel->label}, neutral bar to ground bar, dead",
+                $dead->id,
+                $dead->title,
+                'ohms',
+                Panels::neutralBar($panel),
+                Panels::groundBar($panel),
+                'Ω',
+                20.0,
+                null,
+                null,
+                'all sources out, proven dead; open, or a load\'s ohms: near zero means a bond in the vehicle',
+            );
+            $points[] = new self(
+                "frame_{$id}",
+                "{$panel->label}, ground bar to frame, dead",
+                $dead->id,
+                $dead->title,
+                'ohms',
+                Panels::groundBar($panel),
+                'frame',
+                'Ω',
+                0.0,
+                1.0,
+                null,
+                'all sources out, proven dead; well under 1 Ω',
+            );
         }
         if ($shore === null) {
             return $points;
@@ -63,15 +102,54 @@ final readonly class Baseline
             $id = $converter->component;
             [$pos, $neg] = $converter->output;
             $volts = $meter->dcVolts($pos, $neg)->value ?? 0.0;
-            $points[] = new self("converter_{$id}", "{$rig->graph->label($id)}, output volts", $shore->id, $shore->title, 'dc_volts', $pos, $neg, 'V', round(min($volts, $converter->holdsV) - 0.6, 1), round($converter->holdsV + 1.0, 1), null, 'shore on, converter breaker on');
+            $points[] = new self(
+                "converter_{$id}",
+                "{$rig->graph->label($id)}, output volts",
+                $shore->id,
+                $shore->title,
+                'dc_volts',
+                $pos,
+                $neg,
+                'V',
+                round(min($volts, $converter->holdsV) - 0.6, 1),
+                round($converter->holdsV + 1.0, 1),
+                null,
+                'shore on, converter breaker on',
+            );
         }
         foreach ($rig->graph->circuits as $id => $circuit) {
             if ($circuit->place === 'fixed' || $circuit->feeds !== null) {
                 continue;
             }
-            $points[] = new self("polarity_{$id}", "{$circuit->label}, polarity at an outlet", $shore->id, $shore->title, 'plug_tester', $id, '', '', null, null, $meter->plugTester($circuit)->words, 'plug-in tester; it cannot see everything');
+            $points[] = new self(
+                "polarity_{$id}",
+                "{$circuit->label}, polarity at an outlet",
+                $shore->id,
+                $shore->title,
+                'plug_tester',
+                $id,
+                '',
+                '',
+                null,
+                null,
+                $meter->plugTester($circuit)->words,
+                'plug-in tester; it cannot see everything',
+            );
             if ($circuit->gfci !== 'none') {
-                $points[] = new self("gfci_{$id}", "{$circuit->label}, GFCI button", $shore->id, $shore->title, 'gfci_button', $id, '', '', null, null, $meter->gfciButton($circuit)->words, 'press, then reset');
+                $points[] = new self(
+                    "gfci_{$id}",
+                    "{$circuit->label}, GFCI button",
+                    $shore->id,
+                    $shore->title,
+                    'gfci_button',
+                    $id,
+                    '',
+                    '',
+                    null,
+                    null,
+                    $meter->gfciButton($circuit)->words,
+                    'press, then reset',
+                );
             }
         }
         $points[] = self::skin($shore);
@@ -81,7 +159,21 @@ final readonly class Baseline
 
     private static function skin(NamedState $shore): self
     {
-        return new self('skin', 'Frame to independent earth', $shore->id, $shore->title, 'ac_volts', 'frame', 'earth', 'V', 0.0, 1.0, null, 'a rod or damp soil, not the pedestal; the only reading that finds a reversed pedestal with its ground bootlegged');
+        return new self(
+            'skin',
+            'Frame to independent earth',
+            $shore->id,
+            $shore->title,
+            'ac_volts',
+            'frame',
+            'earth',
+            'V',
+            0.0,
+            1.0,
+            null,
+            'a rod or damp soil, not the pedestal; the only reading that finds a reversed pedestal with its ' .
+                'ground bootlegged',
+        );
     }
 
     /** @param array<string, mixed> $given as stored */
@@ -90,14 +182,30 @@ final readonly class Baseline
         $text = fn(string $k): string => is_string($given[$k] ?? null) ? $given[$k] : '';
         $number = fn(string $k): ?float => is_numeric($given[$k] ?? null) ? (float) $given[$k] : null;
 
-        return new self($text('id'), $text('words'), $text('state'), $text('stateWords'), $text('function'), $text('a'), $text('b'), $text('unit'), $number('lowest'), $number('highest'), is_string($given['expected'] ?? null) ? $given['expected'] : null, $text('why'));
+        return new self(
+            $text('id'),
+            $text('words'),
+            $text('state'),
+            $text('stateWords'),
+            $text('function'),
+            $text('a'),
+            $text('b'),
+            $text('unit'),
+            $number('lowest'),
+            $number('highest'),
+            is_string($given['expected'] ?? null) ? $given['expected'] : null,
+            $text('why'),
+        );
     }
 
     /** as expected, not as expected, or to be judged by a person. */
     public function verdict(?float $value, ?string $words): string
     {
         if ($value !== null && ($this->lowest !== null || $this->highest !== null)) {
-            return ($this->lowest === null || $value >= $this->lowest - 1e-9) && ($this->highest === null || $value <= $this->highest + 1e-9) ? 'as expected' : 'not as expected';
+            return ($this->lowest === null || $value >= $this->lowest - 1e-9) &&
+                ($this->highest === null || $value <= $this->highest + 1e-9)
+                ? 'as expected'
+                : 'not as expected';
         }
         // "Open" is the good answer wherever ohms must be high.
         if ($words === 'open' && $this->unit === 'Ω') {
@@ -114,8 +222,18 @@ final readonly class Baseline
     public function toArray(): array
     {
         return [
-            'id' => $this->id, 'words' => $this->words, 'state' => $this->state, 'stateWords' => $this->stateWords, 'function' => $this->function, 'a' => $this->a, 'b' => $this->b, 'unit' => $this->unit,
-            'lowest' => $this->lowest, 'highest' => $this->highest, 'expected' => $this->expected, 'why' => $this->why,
+            'id' => $this->id,
+            'words' => $this->words,
+            'state' => $this->state,
+            'stateWords' => $this->stateWords,
+            'function' => $this->function,
+            'a' => $this->a,
+            'b' => $this->b,
+            'unit' => $this->unit,
+            'lowest' => $this->lowest,
+            'highest' => $this->highest,
+            'expected' => $this->expected,
+            'why' => $this->why,
         ];
     }
 }

@@ -45,7 +45,18 @@ final class FlowAnswer
     {
         $graph = $settled->situation->network->graph;
         if (!$flow->isSolved()) {
-            return ['converged' => false, 'trouble' => $flow->trouble, 'loads' => new stdClass(), 'conductors' => new stdClass(), 'sources' => new stdClass(), 'converters' => new stdClass(), 'trips' => [], 'after' => null, 'lostW' => null, 'residual' => null];
+            return [
+                'converged' => false,
+                'trouble' => $flow->trouble,
+                'loads' => new stdClass(),
+                'conductors' => new stdClass(),
+                'sources' => new stdClass(),
+                'converters' => new stdClass(),
+                'trips' => [],
+                'after' => null,
+                'lostW' => null,
+                'residual' => null,
+            ];
         }
         $loads = $conductors = $sources = $converters = [];
         foreach ($graph->loads + $graph->users as $id => $load) {
@@ -55,37 +66,74 @@ final class FlowAnswer
             $ac = $flow->acA[$id] ?? null;
             $dc = $flow->dcA[$id] ?? null;
             if ($ac !== null || $dc !== null) {
-                $conductors[$id] = ['component' => $element->component, 'role' => $element->role->value, 'purpose' => $element->purpose->value, 'acA' => round($ac ?? 0.0, 4), 'dcA' => round($dc ?? 0.0, 4), 'ratingA' => $element->ratingA()];
+                $conductors[$id] = [
+                    'component' => $element->component,
+                    'role' => $element->role->value,
+                    'purpose' => $element->purpose->value,
+                    'acA' => round($ac ?? 0.0, 4),
+                    'dcA' => round($dc ?? 0.0, 4),
+                    'ratingA' => $element->ratingA(),
+                ];
             }
         }
         foreach ($flow->sources as $id => $source) {
             $of = $graph->sources[$id];
-            $sources[$id] = ['component' => $of->component, 'kind' => isset($graph->batteries[$id]) ? 'battery' : (isset($graph->converters[$id]) ? 'charger' : 'source'), 'volts' => round($source['volts'], 3), 'amps' => round($source['amps'], 4), 'watts' => round($source['watts'], 2), 'overloaded' => $source['overloaded']];
+            $sources[$id] = [
+                'component' => $of->component,
+                'kind' => isset($graph->batteries[$id])
+                    ? 'battery'
+                    : (isset($graph->converters[$id])
+                        ? 'charger'
+                        : 'source'),
+                'volts' => round($source['volts'], 3),
+                'amps' => round($source['amps'], 4),
+                'watts' => round($source['watts'], 2),
+                'overloaded' => $source['overloaded'],
+            ];
         }
         foreach ($flow->converters as $id => $converter) {
-            $converters[$id] = ['component' => $graph->converters[$id]->component, 'kind' => $graph->converters[$id]->kind, 'inW' => round($converter['inW'], 2), 'outW' => round($converter['outW'], 2), 'efficiency' => $graph->converters[$id]->efficiency];
+            $converters[$id] = [
+                'component' => $graph->converters[$id]->component,
+                'kind' => $graph->converters[$id]->kind,
+                'inW' => round($converter['inW'], 2),
+                'outW' => round($converter['outW'], 2),
+                'efficiency' => $graph->converters[$id]->efficiency,
+            ];
         }
         $trips = Trips::of($flow, $graph, $settled->positions);
 
         return [
-            'converged' => true, 'trouble' => null,
-            'loads' => (object) $loads, 'conductors' => (object) $conductors, 'sources' => (object) $sources, 'converters' => (object) $converters,
+            'converged' => true,
+            'trouble' => null,
+            'loads' => (object) $loads,
+            'conductors' => (object) $conductors,
+            'sources' => (object) $sources,
+            'converters' => (object) $converters,
             'trips' => array_map(fn(Trip $t): array => $t->toArray(), $trips),
             'after' => $trips === [] ? null : self::after($rig, $settled, $running),
-            'lostW' => round($flow->lostW, 3), 'residual' => $flow->residual,
+            'lostW' => round($flow->lostW, 3),
+            'residual' => $flow->residual,
         ];
     }
 
     /** @return array<string, mixed> */
     private static function load(LoadFlowResult $flow, Settled $settled, Load $load, bool $switchedOn): array
     {
-        $on = $load->circuit !== '' ? $switchedOn : ($load->device === null || in_array($settled->positions[$load->device] ?? '', $load->positions, true));
+        $on =
+            $load->circuit !== ''
+                ? $switchedOn
+                : $load->device === null || in_array($settled->positions[$load->device] ?? '', $load->positions, true);
         $volts = $load->direct ? $flow->dcBetween($load->a, $load->b) : $flow->acBetween($load->a, $load->b);
         $solved = $flow->loads[$load->id] ?? null;
 
         return [
-            'label' => $load->label, 'circuit' => $load->circuit === '' ? null : $load->circuit, 'on' => $on, 'volts' => $volts === null ? 0.0 : round($volts, 3),
-            'amps' => round($on ? ($solved['amps'] ?? 0.0) : 0.0, 4), 'watts' => round($on ? ($solved['watts'] ?? 0.0) : 0.0, 2), 'collapsed' => $solved['collapsed'] ?? false,
+            'label' => $load->label,
+            'circuit' => $load->circuit === '' ? null : $load->circuit,
+            'on' => $on,
+            'volts' => $volts === null ? 0.0 : round($volts, 3),
+            'amps' => round($on ? $solved['amps'] ?? 0.0 : 0.0, 4),
+            'watts' => round($on ? $solved['watts'] ?? 0.0 : 0.0, 2),
+            'collapsed' => $solved['collapsed'] ?? false,
         ];
     }
 
@@ -101,14 +149,22 @@ final class FlowAnswer
         $last = $course->steps[count($course->steps) - 1];
         $sources = [];
         foreach ($last['flow']->sources as $id => $source) {
-            $sources[$id] = ['volts' => round($source['volts'], 3), 'amps' => round($source['amps'], 4), 'watts' => round($source['watts'], 2)];
+            $sources[$id] = [
+                'volts' => round($source['volts'], 3),
+                'amps' => round($source['amps'], 4),
+                'watts' => round($source['watts'], 2),
+            ];
         }
 
         return [
             'ends' => $course->ends,
-            'opened' => array_values(array_filter(array_map(fn(array $s): ?string => ($s['trips'][0] ?? null)?->id, $course->steps))),
+            'opened' => array_values(
+                array_filter(array_map(fn(array $s): ?string => ($s['trips'][0] ?? null)?->id, $course->steps)),
+            ),
             'sources' => (object) $sources,
-            'works' => array_keys(array_filter($last['settled']->situation->liveness(), fn($l): bool => $l->kind === 'works')),
+            'works' => array_keys(
+                array_filter($last['settled']->situation->liveness(), fn($l): bool => $l->kind === 'works'),
+            ),
         ];
     }
 }

@@ -48,9 +48,17 @@ final class JobAnswers
         foreach (Planned::inOrder($document->plans) as $planId => $plan) {
             $stages = Planned::stages($document, (string) $planId);
             foreach ($stages as $i => $stage) {
-                $hash = self::hash($found, $needs, $this->text($stage->components), self::canonical((object) $stage->unapplied));
+                $hash = self::hash(
+                    $found,
+                    $needs,
+                    $this->text($stage->components),
+                    self::canonical((object) $stage->unapplied),
+                );
                 $view = [
-                    'id' => "{$planId}/{$stage->id}", 'plan' => (string) $planId, 'stage' => $stage->id, 'hash' => $hash,
+                    'id' => "{$planId}/{$stage->id}",
+                    'plan' => (string) $planId,
+                    'stage' => $stage->id,
+                    'hash' => $hash,
                     'title' => count($stages) === 1 ? $plan->title : "{$plan->title}: {$stage->title}",
                     'last' => $i === count($stages) - 1,
                 ];
@@ -77,7 +85,10 @@ final class JobAnswers
         return RigAnswer::of(...$this->examined($this->todo[$hash]['stage']));
     }
 
-    /** @return ?array{Examination, Judge} the rig of a view, and what every rule finds in it; null when there is no such view */
+    /**
+     * @return ?array{Examination, Judge} the rig of a view, and what every rule finds in it; null when there is no such
+     *      view
+     */
     public function judged(string $viewId): ?array
     {
         $hash = array_column($this->views, 'hash', 'id')[$viewId] ?? null;
@@ -116,7 +127,10 @@ final class JobAnswers
     /** Text of components that does not depend on their order; those shared between stages are written once. */
     private function text(stdClass $components): string
     {
-        $texts = array_map(fn(stdClass $c): string => $this->texts[$c] ??= self::canonical($c), get_object_vars($components));
+        $texts = array_map(
+            fn(stdClass $c): string => ($this->texts[$c] ??= self::canonical($c)),
+            get_object_vars($components),
+        );
         ksort($texts);
 
         return serialize($texts);
@@ -124,7 +138,10 @@ final class JobAnswers
 
     private function structureOf(stdClass $components): string
     {
-        $texts = array_map(fn(stdClass $c): string => $this->structures[$c] ??= self::canonical(self::structural($c)), get_object_vars($components));
+        $texts = array_map(
+            fn(stdClass $c): string => ($this->structures[$c] ??= self::canonical(self::structural($c))),
+            get_object_vars($components),
+        );
         ksort($texts);
 
         return serialize($texts);
@@ -166,12 +183,20 @@ final class JobAnswers
 
     private function asFound(): Examination
     {
-        return $this->asFound ??= new Examination(Rig::from($this->document->asFound->components), Needs::from($this->document->needs));
+        return $this->asFound ??= new Examination(
+            Rig::from($this->document->asFound->components),
+            Needs::from($this->document->needs),
+        );
     }
 
     private function examination(Stage $stage): Examination
     {
-        return new Examination(Rig::from($stage->components), Needs::from($this->document->needs), $this->asFound(), $stage->unapplied);
+        return new Examination(
+            Rig::from($stage->components),
+            Needs::from($this->document->needs),
+            $this->asFound(),
+            $stage->unapplied,
+        );
     }
 
     private static function hash(string ...$parts): string

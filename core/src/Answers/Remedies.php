@@ -56,7 +56,14 @@ final class Remedies
         $this->views[$viewId] = $of;
         $offers = [];
         foreach ($found->hit->remedies as $remedy) {
-            $offer = $this->tried($remedy, is_string($view['plan']) ? $view['plan'] : null, $viewId, $found, $of[1], Work::of($remedy->intent, $of[0]->graph));
+            $offer = $this->tried(
+                $remedy,
+                is_string($view['plan']) ? $view['plan'] : null,
+                $viewId,
+                $found,
+                $of[1],
+                Work::of($remedy->intent, $of[0]->graph),
+            );
             if ($offer !== null) {
                 $offers[] = $offer;
             }
@@ -70,35 +77,79 @@ final class Remedies
      * @param array<string, Finding> $before
      * @return ?array<string, mixed> null when it cannot be done, does not help or does harm
      */
-    private function tried(Remedy $remedy, ?string $plan, string $viewId, Finding $found, array $before, Work $work): ?array
-    {
+    private function tried(
+        Remedy $remedy,
+        ?string $plan,
+        string $viewId,
+        Finding $found,
+        array $before,
+        Work $work,
+    ): ?array {
         try {
-            $document = $plan === null ? $this->edited($this->document, ['kind' => 'add_plan', 'id' => self::TRIAL, 'title' => 'Trial']) : $this->document;
-            $intent = $remedy->intent + ($remedy->intent['kind'] === 'set_need' ? [] : ['plan' => $plan ?? self::TRIAL]);
+            $document =
+                $plan === null
+                    ? $this->edited($this->document, ['kind' => 'add_plan', 'id' => self::TRIAL, 'title' => 'Trial'])
+                    : $this->document;
+            $intent =
+                $remedy->intent + ($remedy->intent['kind'] === 'set_need' ? [] : ['plan' => $plan ?? self::TRIAL]);
             $document = $this->edited($document, $intent);
         } catch (Refused) {
             return null;
         }
         $job = new JobAnswers($document, $this->proofs);
-        $after = $this->judged($job, $plan === null ? (string) (array_column($job->views, 'id', 'plan')[self::TRIAL] ?? '') : $viewId);
+        $after = $this->judged(
+            $job,
+            $plan === null ? (string) (array_column($job->views, 'id', 'plan')[self::TRIAL] ?? '') : $viewId,
+        );
         if ($after === null) {
             return null;
         }
         $left = $after[1][$found->identity()] ?? null;
-        $brings = array_filter($after[1], fn(Finding $f): bool => $f->severity()->rank() < (isset($before[$f->identity()]) ? $before[$f->identity()]->severity()->rank() : PHP_INT_MAX));
+        $brings = array_filter(
+            $after[1],
+            fn(Finding $f): bool => $f->severity()->rank() <
+                (isset($before[$f->identity()]) ? $before[$f->identity()]->severity()->rank() : PHP_INT_MAX),
+        );
         $result = self::result($found, $left);
         if ($result === null || array_filter($brings, fn(Finding $f): bool => self::speaksAgainst($f, $found)) !== []) {
             return null;
         }
 
-        $harm = array_filter($brings, fn(Finding $f): bool => $f->ways->kind !== 'outside' && $f->severity() !== Severity::Advice);
+        $harm = array_filter(
+            $brings,
+            fn(Finding $f): bool => $f->ways->kind !== 'outside' && $f->severity() !== Severity::Advice,
+        );
 
-        return ['intent' => $plan === null ? $remedy->intent : $intent] + $remedy->toArray() + [
-            'result' => $result, 'work' => $work->value, 'workWords' => $work->words(),
-            'rank' => [(int) array_search($result, self::RESULTS, true), $harm === [] ? 0 : 1, $work->rank(), count($brings)],
-            'clears' => array_values(array_unique(array_map(self::title(...), array_diff_key($before, $after[1], [$found->identity() => true])))),
-            'brings' => array_values(array_unique(array_map(fn(Finding $f): array => ['severity' => $f->severity()->value, 'title' => self::title($f), 'outside' => $f->ways->kind === 'outside'], $brings), SORT_REGULAR)),
-        ];
+        return ['intent' => $plan === null ? $remedy->intent : $intent] +
+            $remedy->toArray() + [
+                'result' => $result,
+                'work' => $work->value,
+                'workWords' => $work->words(),
+                'rank' => [
+                    (int) array_search($result, self::RESULTS, true),
+                    $harm === [] ? 0 : 1,
+                    $work->rank(),
+                    count($brings),
+                ],
+                'clears' => array_values(
+                    array_unique(
+                        array_map(self::title(...), array_diff_key($before, $after[1], [$found->identity() => true])),
+                    ),
+                ),
+                'brings' => array_values(
+                    array_unique(
+                        array_map(
+                            fn(Finding $f): array => [
+                                'severity' => $f->severity()->value,
+                                'title' => self::title($f),
+                                'outside' => $f->ways->kind === 'outside',
+                            ],
+                            $brings,
+                        ),
+                        SORT_REGULAR,
+                    ),
+                ),
+            ];
     }
 
     /** What becomes of a finding: gone, less severe, or nearer to its limit by a good deal; null for none of these. */
@@ -110,16 +161,24 @@ final class Remedies
         return match (true) {
             $left === null => 'clears',
             $left->severity()->rank() > $found->severity()->rank() => 'lessens',
-            $left->severity() === $found->severity() && $was?->limit !== null && $is !== null && abs($is->value - ($is->limit ?? $was->limit)) < (1 - self::EASED) * abs($was->value - $was->limit) => 'eases',
+            $left->severity() === $found->severity() &&
+                $was?->limit !== null &&
+                $is !== null &&
+                abs($is->value - ($is->limit ?? $was->limit)) < (1 - self::EASED) * abs($was->value - $was->limit)
+                => 'eases',
             default => null,
         };
     }
 
-    /** Whether something that a remedy brings outweighs what it does: a danger, something worse than the finding, or a plan that falls apart. What only a faulty pedestal brings is told, no more. */
+    /**
+     * Whether something that a remedy brings outweighs what it does: a danger, something worse than the finding, or a
+     * plan that falls apart. What only a faulty pedestal brings is told, no more.
+     */
     private static function speaksAgainst(Finding $brought, Finding $found): bool
     {
-        return $brought->rule->id === 'does_not_apply'
-            || (($brought->severity() === Severity::Danger || $brought->severity()->rank() < $found->severity()->rank()) && ($brought->ways->kind !== 'outside' || $found->ways->kind === 'outside'));
+        return $brought->rule->id === 'does_not_apply' ||
+            (($brought->severity() === Severity::Danger || $brought->severity()->rank() < $found->severity()->rank()) &&
+                ($brought->ways->kind !== 'outside' || $found->ways->kind === 'outside'));
     }
 
     private static function title(Finding $finding): string
@@ -130,7 +189,10 @@ final class Remedies
     /** @param array<string, mixed> $intent */
     private function edited(stdClass $document, array $intent): stdClass
     {
-        return Intents::apply($document, json_decode(json_encode($intent, JSON_THROW_ON_ERROR), false, 64, JSON_THROW_ON_ERROR))->document;
+        return Intents::apply(
+            $document,
+            json_decode(json_encode($intent, JSON_THROW_ON_ERROR), false, 64, JSON_THROW_ON_ERROR),
+        )->document;
     }
 
     /** @return ?array{Examination, array<string, Finding>} */
@@ -138,6 +200,14 @@ final class Remedies
     {
         $judged = $job->judged($viewId);
 
-        return $judged === null ? null : [$judged[0], array_combine(array_map(fn(Finding $f): string => $f->identity(), $judged[1]->findings), $judged[1]->findings)];
+        return $judged === null
+            ? null
+            : [
+                $judged[0],
+                array_combine(
+                    array_map(fn(Finding $f): string => $f->identity(), $judged[1]->findings),
+                    $judged[1]->findings,
+                ),
+            ];
     }
 }

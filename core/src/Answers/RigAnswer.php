@@ -54,10 +54,18 @@ final class RigAnswer
             'sizes' => self::sizes($rig),
             'runs' => AcRun::of($rig),
             'boxes' => self::boxes($rig),
-            'weight' => ['kg' => round(TypicalWeight::ofRig($rig->graph), 1), 'words' => 'usual weights of batteries, inverters, panels and copper; nobody has weighed anything'],
+            'weight' => [
+                'kg' => round(TypicalWeight::ofRig($rig->graph), 1),
+                'words' => 'usual weights of batteries, inverters, panels and copper; nobody has weighed anything',
+            ],
             'points' => (object) TerminalWords::of($rig->graph),
             'pointsOf' => (object) self::pointsOf($rig),
-            'outlets' => array_map(fn(CircuitEnd $end): array => [$end->hot, $end->neutral, $end->ground], $rig->graph->circuits) ?: new stdClass(),
+            'outlets' =>
+                array_map(
+                    fn(CircuitEnd $end): array => [$end->hot, $end->neutral, $end->ground],
+                    $rig->graph->circuits,
+                ) ?:
+                new stdClass(),
             'loads' => array_map(fn(Load $load): string => $load->circuit, $rig->graph->loads) ?: new stdClass(),
             'conductors' => (object) self::conductors($rig),
             'assumptions' => self::assumptions($rig),
@@ -68,11 +76,20 @@ final class RigAnswer
     /** @return list<array<string, mixed>> splice boxes and what their conductors need */
     private static function boxes(Examination $rig): array
     {
-        return array_values(array_map(function (Part $box) use ($rig): array {
-            $needed = BoxVolume::of($rig->graph, $box);
+        return array_values(
+            array_map(function (Part $box) use ($rig): array {
+                $needed = BoxVolume::of($rig->graph, $box);
 
-            return ['component' => $box->id, 'label' => $box->label, 'hasCm3' => $box->number('volumeCm3'), 'needsCm3' => round($needed->cm3, 1), 'arithmetic' => $needed->arithmetic, 'source' => BoxVolume::source()->text()];
-        }, $rig->graph->partsOf('splice_box')));
+                return [
+                    'component' => $box->id,
+                    'label' => $box->label,
+                    'hasCm3' => $box->number('volumeCm3'),
+                    'needsCm3' => round($needed->cm3, 1),
+                    'arithmetic' => $needed->arithmetic,
+                    'source' => BoxVolume::source()->text(),
+                ];
+            }, $rig->graph->partsOf('splice_box')),
+        );
     }
 
     /** @return array<string, list<string>> component => points on it that a meter can be put to */
@@ -89,7 +106,16 @@ final class RigAnswer
     /** @return array<string, string> what a clamp can be put around: element => words */
     private static function conductors(Examination $rig): array
     {
-        $words = ['hot' => 'hot', 'hot2' => 'second hot', 'neutral' => 'neutral', 'ground' => 'ground', 'positive' => 'positive', 'negative' => 'negative', 'series' => 'link', 'sense' => 'sense lead'];
+        $words = [
+            'hot' => 'hot',
+            'hot2' => 'second hot',
+            'neutral' => 'neutral',
+            'ground' => 'ground',
+            'positive' => 'positive',
+            'negative' => 'negative',
+            'series' => 'link',
+            'sense' => 'sense lead',
+        ];
         $conductors = [];
         foreach ($rig->graph->elements as $id => $element) {
             if ($element->kind === ElementKind::Conductor && $element->cable !== null) {
@@ -104,8 +130,13 @@ final class RigAnswer
     private static function stateName(NamedState $state): array
     {
         return [
-            'id' => $state->id, 'letter' => $state->letter, 'title' => $state->title, 'group' => $state->group, 'about' => $state->about->value,
-            'controls' => (object) $state->setting->controls, 'surroundings' => (object) $state->setting->surroundings,
+            'id' => $state->id,
+            'letter' => $state->letter,
+            'title' => $state->title,
+            'group' => $state->group,
+            'about' => $state->about->value,
+            'controls' => (object) $state->setting->controls,
+            'surroundings' => (object) $state->setting->surroundings,
         ];
     }
 
@@ -115,11 +146,27 @@ final class RigAnswer
         $controls = [];
         foreach ($rig->graph->devices as $id => $device) {
             if (!$device->isAutomatic()) {
-                $controls[] = ['id' => $id, 'component' => $device->component, 'label' => $device->label, 'name' => isset($rig->graph->circuits[$device->component]) ? $rig->graph->label($device->component) : $device->label, 'job' => $device->job, 'positions' => (object) $device->positions];
+                $controls[] = [
+                    'id' => $id,
+                    'component' => $device->component,
+                    'label' => $device->label,
+                    'name' => isset($rig->graph->circuits[$device->component])
+                        ? $rig->graph->label($device->component)
+                        : $device->label,
+                    'job' => $device->job,
+                    'positions' => (object) $device->positions,
+                ];
             }
         }
         foreach ($rig->graph->surroundings as $id => $surrounding) {
-            $controls[] = ['id' => $id, 'component' => $surrounding->component, 'label' => $surrounding->label, 'name' => $surrounding->label, 'job' => 'pedestal', 'positions' => (object) $surrounding->values];
+            $controls[] = [
+                'id' => $id,
+                'component' => $surrounding->component,
+                'label' => $surrounding->label,
+                'name' => $surrounding->label,
+                'job' => 'pedestal',
+                'positions' => (object) $surrounding->values,
+            ];
         }
 
         return $controls;
@@ -134,17 +181,30 @@ final class RigAnswer
             foreach ($rig->settled as $state => $settled) {
                 $live = $settled->situation->liveness()[$id];
                 $cells[$state] = [
-                    'kind' => $live->kind, 'words' => $live->words,
+                    'kind' => $live->kind,
+                    'words' => $live->words,
                     'source' => $live->source === null ? null : $rig->graph->sources[$live->source]->letter,
                     'by' => $live->source === null ? null : $rig->graph->sources[$live->source]->label,
                 ];
             }
             $rows[] = [
-                'circuit' => $id, 'label' => $circuit->label, 'panel' => $circuit->panel ?? $circuit->behind, 'slot' => $circuit->slot, 'half' => $circuit->half,
-                'ratingA' => $circuit->breakerA, 'cells' => (object) $cells,
+                'circuit' => $id,
+                'label' => $circuit->label,
+                'panel' => $circuit->panel ?? $circuit->behind,
+                'slot' => $circuit->slot,
+                'half' => $circuit->half,
+                'ratingA' => $circuit->breakerA,
+                'cells' => (object) $cells,
             ];
         }
-        usort($rows, fn(array $a, array $b): int => [$a['panel'], $a['slot'], $a['half']] <=> [$b['panel'], $b['slot'], $b['half']]);
+        usort(
+            $rows,
+            fn(array $a, array $b): int => [$a['panel'], $a['slot'], $a['half']] <=> [
+                $b['panel'],
+                $b['slot'],
+                $b['half'],
+            ],
+        );
 
         return $rows;
     }
@@ -178,14 +238,23 @@ final class RigAnswer
         return $sizes;
     }
 
-    /** @return list<array{component: string, type: string, label: string, what: string, value: mixed}> values nobody has measured, read or been told */
+    /**
+     * @return list<array{component: string, type: string, label: string, what: string, value: mixed}> values nobody has
+     *      measured, read or been told
+     */
     private static function assumptions(Examination $rig): array
     {
         $found = [];
         foreach ($rig->rig->components as $id => $component) {
             $walk = function (stdClass $at, string $path) use (&$walk, &$found, $id, $component): void {
                 if (($at->basis ?? null) === Basis::Assumed->value) {
-                    $found[] = ['component' => $id, 'type' => $component::type(), 'label' => $component->label(), 'what' => $path, 'value' => $at->value];
+                    $found[] = [
+                        'component' => $id,
+                        'type' => $component::type(),
+                        'label' => $component->label(),
+                        'what' => $path,
+                        'value' => $at->value,
+                    ];
 
                     return;
                 }

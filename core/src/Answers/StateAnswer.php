@@ -42,28 +42,55 @@ final class StateAnswer
      * @param string $charge of the bank: full, half or low
      * @throws Refused naming the control or position that does not exist
      */
-    public function __construct(private readonly Examination $rig, array $controls, array $surroundings, array $running, private readonly string $charge = 'half')
-    {
+    public function __construct(
+        private readonly Examination $rig,
+        array $controls,
+        array $surroundings,
+        array $running,
+        private readonly string $charge = 'half',
+    ) {
         $start = $rig->named['nothing']->setting;
-        foreach ([[$controls, $start->controls, 'controls'], [$surroundings, $start->surroundings, 'surroundings']] as [$given, $known, $where]) {
+        foreach (
+            [[$controls, $start->controls, 'controls'], [$surroundings, $start->surroundings, 'surroundings']]
+            as [$given, $known, $where]
+        ) {
             foreach ($given as $id => $position) {
-                $positions = $where === 'controls' ? ($rig->graph->devices[$id] ?? null)?->everyPosition() : ($rig->graph->surroundings[$id]->values ?? null);
+                $positions =
+                    $where === 'controls'
+                        ? ($rig->graph->devices[$id] ?? null)?->everyPosition()
+                        : $rig->graph->surroundings[$id]->values ?? null;
                 if (!isset($known[$id]) || $positions === null) {
-                    throw Refused::because("/{$where}/{$id}", 'is not something that can be set in this rig; there is: ' . implode(', ', array_keys($known)) . '.');
+                    throw Refused::because(
+                        "/{$where}/{$id}",
+                        'is not something that can be set in this rig; there is: ' .
+                            implode(', ', array_keys($known)) .
+                            '.',
+                    );
                 }
                 if (!isset($positions[$position])) {
-                    throw Refused::because("/{$where}/{$id}", 'has no such position; it has: ' . implode(', ', array_keys($positions)) . '.');
+                    throw Refused::because(
+                        "/{$where}/{$id}",
+                        'has no such position; it has: ' . implode(', ', array_keys($positions)) . '.',
+                    );
                 }
             }
         }
         foreach ($running as $i => $load) {
             if (!isset($rig->graph->loads[$load])) {
-                throw Refused::because("/running/{$i}", sprintf('"%s" is not a load of this rig.', mb_substr($load, 0, 60)));
+                throw Refused::because(
+                    "/running/{$i}",
+                    sprintf('"%s" is not a load of this rig.', mb_substr($load, 0, 60)),
+                );
             }
         }
         $setting = new Setting($controls + $start->controls, $surroundings + $start->surroundings);
         // The examination holds some controls where they usually are; here somebody may have moved one.
-        $opened = array_keys(array_diff_assoc(array_intersect_key($setting->controls, $rig->engine->network->held()), $rig->engine->network->held()));
+        $opened = array_keys(
+            array_diff_assoc(
+                array_intersect_key($setting->controls, $rig->engine->network->held()),
+                $rig->engine->network->held(),
+            ),
+        );
         $engine = $opened === [] ? $rig->engine : new Engine(new Contraction($rig->graph, moved: $opened));
         $this->settled = $engine->settle($setting);
         $this->running = array_fill_keys($running, true);
@@ -110,7 +137,10 @@ final class StateAnswer
         ];
     }
 
-    /** @return list<array{component: string, words: string}> what opens, shuts down or retries as it stands, soonest first, a line a part */
+    /**
+     * @return list<array{component: string, words: string}> what opens, shuts down or retries as it stands, soonest
+     *      first, a line a part
+     */
     private function trips(): array
     {
         $trips = [];
@@ -131,7 +161,9 @@ final class StateAnswer
         $steps = [];
         $after = array_map(fn(array $p): Situation => $p['situation'], array_slice($this->settled->passing, 1));
         $after[] = $this->settled->situation;
-        $times = array_values(array_unique(array_map(fn(array $m): string => (string) $m['atS'], $this->settled->moves)));
+        $times = array_values(
+            array_unique(array_map(fn(array $m): string => (string) $m['atS'], $this->settled->moves)),
+        );
         foreach ($times as $i => $time) {
             $words = [];
             foreach ($this->settled->moves as $move) {
@@ -160,7 +192,11 @@ final class StateAnswer
         $was = $before->liveness();
         foreach ($after->liveness() as $id => $now) {
             if ($was[$id]->kind !== $now->kind || $was[$id]->source !== $now->source) {
-                $key = $now->kind === 'works' ? 'works from ' . $this->rig->graph->label($this->rig->graph->sources[(string) $now->source]->component) : $now->words;
+                $key =
+                    $now->kind === 'works'
+                        ? 'works from ' .
+                            $this->rig->graph->label($this->rig->graph->sources[(string) $now->source]->component)
+                        : $now->words;
                 $by[$key][] = $this->rig->graph->label($id);
             }
         }
@@ -168,7 +204,10 @@ final class StateAnswer
         foreach ($by as $what => $circuits) {
             $words[] = (count($circuits) > 3 ? count($circuits) . ' circuits' : implode(', ', $circuits)) . ": {$what}";
         }
-        foreach ([' charges' => [$after, $before], ' charges no longer' => [$before, $after]] as $what => [$with, $without]) {
+        foreach (
+            [' charges' => [$after, $before], ' charges no longer' => [$before, $after]]
+            as $what => [$with, $without]
+        ) {
             foreach (array_keys(array_diff_key($with->charging(), $without->charging())) as $id) {
                 $words[] = $this->rig->graph->label($this->rig->graph->sources[$id]->component) . $what;
             }
@@ -185,7 +224,11 @@ final class StateAnswer
             foreach ($rule instanceof StateRule ? $rule->hits($this->settled->situation, $this->rig) : [] as $hit) {
                 $definition = $rule::definition();
                 $found["{$definition->id}|{$hit->key}"] = [
-                    'rule' => $definition->id, 'severity' => ($hit->severity ?? $definition->severity)->value, 'title' => $hit->title ?? $definition->title, 'text' => $hit->text, 'components' => $hit->components,
+                    'rule' => $definition->id,
+                    'severity' => ($hit->severity ?? $definition->severity)->value,
+                    'title' => $hit->title ?? $definition->title,
+                    'text' => $hit->text,
+                    'components' => $hit->components,
                 ];
             }
         }
@@ -202,7 +245,7 @@ final class StateAnswer
     /** What a load is called; a unit's own draw by the unit. */
     private static function labelOf(Examination $rig, string $load): string
     {
-        $of = $rig->graph->loads[$load] ?? $rig->graph->users[$load] ?? null;
+        $of = $rig->graph->loads[$load] ?? ($rig->graph->users[$load] ?? null);
 
         return $of->label ?? $rig->graph->label(explode('.', $load)[0]);
     }
@@ -228,15 +271,46 @@ final class StateAnswer
         foreach ($rig->currents()->rated() as $rated) {
             $current = $flow->acA[$rated['element']] ?? 0.0;
             if ($current > 0.005) {
-                $loading[$rated['element']] = ['what' => $rated['what'], 'component' => $rated['component'], 'amps' => round($current, 3), 'ratingA' => $rated['ratingA']];
+                $loading[$rated['element']] = [
+                    'what' => $rated['what'],
+                    'component' => $rated['component'],
+                    'amps' => round($current, 3),
+                    'ratingA' => $rated['ratingA'],
+                ];
             }
         }
 
         return [
-            'trouble' => $flow->trouble, 'amps' => (object) $amps, 'volts' => (object) $volts, 'loading' => array_values($loading),
-            'sources' => array_map(fn(string $id, array $s): array => ['id' => $id, 'label' => self::owner($rig, $id), 'volts' => round($s['volts'], 2), 'amps' => round($s['amps'], 2), 'watts' => round($s['watts'], 1), 'overloaded' => $s['overloaded']], array_keys($flow->sources), $flow->sources),
-            'loads' => array_map(fn(string $id, array $l): array => ['id' => $id, 'label' => self::labelOf($rig, (string) $id), 'volts' => round($l['volts'], 2), 'amps' => round($l['amps'], 2), 'watts' => round($l['watts'], 1), 'collapsed' => $l['collapsed']], array_keys($flow->loads), $flow->loads),
-            'lostW' => round($flow->lostW, 2), 'residual' => $flow->residual,
+            'trouble' => $flow->trouble,
+            'amps' => (object) $amps,
+            'volts' => (object) $volts,
+            'loading' => array_values($loading),
+            'sources' => array_map(
+                fn(string $id, array $s): array => [
+                    'id' => $id,
+                    'label' => self::owner($rig, $id),
+                    'volts' => round($s['volts'], 2),
+                    'amps' => round($s['amps'], 2),
+                    'watts' => round($s['watts'], 1),
+                    'overloaded' => $s['overloaded'],
+                ],
+                array_keys($flow->sources),
+                $flow->sources,
+            ),
+            'loads' => array_map(
+                fn(string $id, array $l): array => [
+                    'id' => $id,
+                    'label' => self::labelOf($rig, (string) $id),
+                    'volts' => round($l['volts'], 2),
+                    'amps' => round($l['amps'], 2),
+                    'watts' => round($l['watts'], 1),
+                    'collapsed' => $l['collapsed'],
+                ],
+                array_keys($flow->loads),
+                $flow->loads,
+            ),
+            'lostW' => round($flow->lostW, 2),
+            'residual' => $flow->residual,
             'floating' => array_map(fn(string $id): string => self::owner($rig, $id), $flow->floating),
         ];
     }
@@ -254,20 +328,27 @@ final class StateAnswer
         $meter = new Meter($this->settled, $this->running, $this->charge);
         $point = function (string $where, string $terminal): string {
             if (!isset($this->rig->graph->terminals[$terminal])) {
-                throw Refused::because("/{$where}", sprintf('"%s" is not a terminal of this rig.', mb_substr($terminal, 0, 80)));
+                throw Refused::because(
+                    "/{$where}",
+                    sprintf('"%s" is not a terminal of this rig.', mb_substr($terminal, 0, 80)),
+                );
             }
 
             return $terminal;
         };
         $element = function (string $id): string {
             if (!isset($this->rig->graph->elements[$id])) {
-                throw Refused::because('/a', sprintf('"%s" is not a conductor or contact of this rig.', mb_substr($id, 0, 80)));
+                throw Refused::because(
+                    '/a',
+                    sprintf('"%s" is not a conductor or contact of this rig.', mb_substr($id, 0, 80)),
+                );
             }
 
             return $id;
         };
         $circuit = function () use ($a): CircuitEnd {
-            return $this->rig->graph->circuits[$a] ?? throw Refused::because('/a', sprintf('"%s" is not a circuit of this rig.', mb_substr($a, 0, 80)));
+            return $this->rig->graph->circuits[$a] ??
+                throw Refused::because('/a', sprintf('"%s" is not a circuit of this rig.', mb_substr($a, 0, 80)));
         };
 
         return match ($function) {

@@ -44,7 +44,10 @@ final class Catalogue
     {
         static $types = null;
 
-        return $types ??= array_combine(array_map(fn(string $class): string => $class::type(), self::CLASSES), self::CLASSES);
+        return $types ??= array_combine(
+            array_map(fn(string $class): string => $class::type(), self::CLASSES),
+            self::CLASSES,
+        );
     }
 
     /** @param stdClass $values already checked against the schema */
@@ -70,7 +73,11 @@ final class Catalogue
             }
             $field = $fields[$step] ?? null;
             // "Breaker, A" carries its unit; that belongs to the value.
-            $label = str_replace(', ', ' ', (string) preg_replace('/, (A|V|W|VA|Ah)$/', '', $field === null ? $step : $field->label));
+            $label = str_replace(
+                ', ',
+                ' ',
+                (string) preg_replace('/, (A|V|W|VA|Ah)$/', '', $field === null ? $step : $field->label),
+            );
             $words[] = preg_match('/^[A-Z][a-z]/', $label) === 1 ? lcfirst($label) : $label;
             $ofMap = $field?->kind === 'map';
             $fields = $field === null ? [] : $field->fields;

@@ -21,15 +21,22 @@ abstract class Component
 {
     /** Every name a port can have. */
     protected const PORTS = [
-        'out' => 'out', 'line' => 'line', 'backfeed' => 'back-fed breaker', 'ac_in' => 'AC in', 'ac_out' => 'AC out', 'ac_out2' => 'second AC out',
-        'in' => 'in', 'in_a' => 'input A', 'in_b' => 'input B', 'unit_in' => 'to the unit', 'unit_out' => 'from the unit',
-        'receptacle' => 'receptacle', 'follow' => 'contact that follows inverting',
+        'out' => 'out',
+        'line' => 'line',
+        'backfeed' => 'back-fed breaker',
+        'ac_in' => 'AC in',
+        'ac_out' => 'AC out',
+        'ac_out2' => 'second AC out',
+        'in' => 'in',
+        'in_a' => 'input A',
+        'in_b' => 'input B',
+        'unit_in' => 'to the unit',
+        'unit_out' => 'from the unit',
+        'receptacle' => 'receptacle',
+        'follow' => 'contact that follows inverting',
     ];
 
-    final public function __construct(
-        public readonly string $id,
-        public readonly Values $values,
-    ) {}
+    final public function __construct(public readonly string $id, public readonly Values $values) {}
 
     /** Name of the type in a job file. */
     abstract public static function type(): string;
@@ -87,7 +94,8 @@ abstract class Component
     /** @return array<string, Field> */
     final public static function allFields(): array
     {
-        return ['label' => Field::text('Name', 80)] + static::fields() + ['note' => Field::text('Note', 500)->optional()];
+        return ['label' => Field::text('Name', 80)] +
+            static::fields() + ['note' => Field::text('Note', 500)->optional()];
     }
 
     public function label(): string
@@ -163,12 +171,17 @@ abstract class Component
         }
         $known = array_keys(array_filter($others, fn(Component $c): bool => $c instanceof $class));
 
-        return [[$pointer, sprintf(
-            '"%s" is not a %s of this rig. %s',
-            $id,
-            str_replace('_', ' ', $class::type()),
-            $known === [] ? 'There is none.' : 'There is: ' . implode(', ', array_slice($known, 0, 20)) . '.',
-        )]];
+        return [
+            [
+                $pointer,
+                sprintf(
+                    '"%s" is not a %s of this rig. %s',
+                    $id,
+                    str_replace('_', ' ', $class::type()),
+                    $known === [] ? 'There is none.' : 'There is: ' . implode(', ', array_slice($known, 0, 20)) . '.',
+                ),
+            ],
+        ];
     }
 
     /**
@@ -193,7 +206,17 @@ abstract class Component
             return [["{$pointer}/at", sprintf('"%s" is not a component of this rig.', $end->text('at'))]];
         }
         if ($at->port($end->text('port')) === null) {
-            return [["{$pointer}/port", sprintf('%s has no AC port "%s"; it has: %s.', $at->id, $end->text('port'), implode(', ', $at::portNames()) ?: 'none')]];
+            return [
+                [
+                    "{$pointer}/port",
+                    sprintf(
+                        '%s has no AC port "%s"; it has: %s.',
+                        $at->id,
+                        $end->text('port'),
+                        implode(', ', $at::portNames()) ?: 'none',
+                    ),
+                ],
+            ];
         }
 
         return [];

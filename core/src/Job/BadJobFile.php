@@ -12,10 +12,15 @@ final class BadJobFile extends RuntimeException
     /** @param non-empty-list<Problem> $problems */
     public function __construct(public readonly array $problems)
     {
-        parent::__construct(implode("\n", array_map(
-            fn(Problem $p): string => ($p->pointer === '' ? '(whole file)' : $p->pointer) . ': ' . $p->message,
-            $problems,
-        )));
+        parent::__construct(
+            implode(
+                "\n",
+                array_map(
+                    fn(Problem $p): string => ($p->pointer === '' ? '(whole file)' : $p->pointer) . ': ' . $p->message,
+                    $problems,
+                ),
+            ),
+        );
     }
 
     public static function because(string $pointer, string $message): self

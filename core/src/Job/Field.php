@@ -94,7 +94,11 @@ final readonly class Field
             'size' => self::size('Size')->surveyed(),
             'lengthM' => self::number('Length, one way', 'm', 0.01, 60)->surveyed(),
             'sheath' => self::choice('Sheath', [
-                'nm_b' => 'NM-B sheathed cable', 'cord' => 'flexible cord', 'single' => 'single conductors', 'fine' => 'fine-strand battery cable', 'sheathed' => 'in sheath, loom or conduit the whole way',
+                'nm_b' => 'NM-B sheathed cable',
+                'cord' => 'flexible cord',
+                'single' => 'single conductors',
+                'fine' => 'fine-strand battery cable',
+                'sheathed' => 'in sheath, loom or conduit the whole way',
             ])->optional(),
             'parallel' => self::integer('Conductors in parallel', 1, 2)->optional(),
             'insulationC' => self::integer('Insulation, °C', 60, 200)->optional(),
@@ -131,10 +135,19 @@ final readonly class Field
             'ref' => ['type' => 'string', 'pattern' => Id::PATTERN],
             'terminal' => ['type' => 'string', 'pattern' => '^([a-z][a-z0-9_]*\.[a-z0-9_.]+|frame|earth)$'],
             'group' => self::objectSchema($this->fields),
-            'map' => ['type' => 'object', 'propertyNames' => (object) ['pattern' => Id::PATTERN], 'maxProperties' => 200, 'additionalProperties' => (object) self::objectSchema($this->fields)],
+            'map' => [
+                'type' => 'object',
+                'propertyNames' => (object) ['pattern' => Id::PATTERN],
+                'maxProperties' => 200,
+                'additionalProperties' => (object) self::objectSchema($this->fields),
+            ],
             default => [],
         };
-        $plain['description'] = trim($this->label . ($this->unit === '' ? '' : ", {$this->unit}") . ($this->note === '' ? '' : ". {$this->note}"));
+        $plain['description'] = trim(
+            $this->label .
+                ($this->unit === '' ? '' : ", {$this->unit}") .
+                ($this->note === '' ? '' : ". {$this->note}"),
+        );
         if (!$this->surveyed) {
             return (object) $plain;
         }
@@ -167,8 +180,8 @@ final readonly class Field
         $properties = array_map(fn(Field $f): stdClass => $f->schema(), $fields);
         $required = array_keys(array_filter($fields, fn(Field $f): bool => $f->required));
 
-        return ['type' => 'object', 'properties' => (object) $properties, 'additionalProperties' => false]
-            + ($required === [] ? [] : ['required' => $required]);
+        return ['type' => 'object', 'properties' => (object) $properties, 'additionalProperties' => false] +
+            ($required === [] ? [] : ['required' => $required]);
     }
 
     /**
@@ -179,8 +192,15 @@ final readonly class Field
     public function form(): array
     {
         return [
-            'kind' => $this->kind, 'label' => $this->label, 'unit' => $this->unit, 'min' => $this->min, 'max' => $this->max,
-            'choices' => (object) $this->choices, 'surveyed' => $this->surveyed, 'required' => $this->required, 'note' => $this->note,
+            'kind' => $this->kind,
+            'label' => $this->label,
+            'unit' => $this->unit,
+            'min' => $this->min,
+            'max' => $this->max,
+            'choices' => (object) $this->choices,
+            'surveyed' => $this->surveyed,
+            'required' => $this->required,
+            'note' => $this->note,
             'fields' => (object) array_map(fn(Field $f): array => $f->form(), $this->fields),
         ];
     }

@@ -21,16 +21,22 @@ final class JobFile
     public static function read(string $text): stdClass
     {
         if (strlen($text) > self::MOST_BYTES) {
-            throw BadJobFile::because('', sprintf('is %.1f MB; a job file has at most %d MB.', strlen($text) / 1e6, self::MOST_BYTES / 1e6));
+            throw BadJobFile::because(
+                '',
+                sprintf('is %.1f MB; a job file has at most %d MB.', strlen($text) / 1e6, self::MOST_BYTES / 1e6),
+            );
         }
         try {
             $document = json_decode($text, false, self::DEEPEST, JSON_THROW_ON_ERROR);
         } catch (JsonException $e) {
-            throw BadJobFile::because('', $e->getCode() === JSON_ERROR_DEPTH
-                ? sprintf('is nested deeper than %d levels; a job file never is.', self::DEEPEST)
-                : 'is not JSON: ' . $e->getMessage() . '.');
+            throw BadJobFile::because(
+                '',
+                $e->getCode() === JSON_ERROR_DEPTH
+                    ? sprintf('is nested deeper than %d levels; a job file never is.', self::DEEPEST)
+                    : 'is not JSON: ' . $e->getMessage() . '.',
+            );
         }
-        if (!$document instanceof stdClass) {
+        if (!($document instanceof stdClass)) {
             throw BadJobFile::because('', 'must be a JSON object with "hollin": "job".');
         }
         self::check($document);
@@ -39,7 +45,8 @@ final class JobFile
     }
 
     /**
-     * Every check on a decoded document: version, schema, references, and what its plans make of the rig. With the document it came
+     * Every check on a decoded document: version, schema, references, and what its plans make of the rig. With the
+     * document it came
      * from, which passed before, only what differs is held against the schema again.
      *
      * @throws BadJobFile
@@ -48,7 +55,14 @@ final class JobFile
     {
         $format = $document->format ?? null;
         if (is_int($format) && $format > Schema::FORMAT) {
-            throw BadJobFile::because('/format', sprintf('is %d, written by a newer Hollin; this one reads up to %d. Update Hollin, then open it again.', $format, Schema::FORMAT));
+            throw BadJobFile::because(
+                '/format',
+                sprintf(
+                    'is %d, written by a newer Hollin; this one reads up to %d. Update Hollin, then open it again.',
+                    $format,
+                    Schema::FORMAT,
+                ),
+            );
         }
         $problems = Schema::problems($before === null ? $document : Schema::onlyChanged($document, $before));
         if ($problems !== []) {
@@ -63,13 +77,20 @@ final class JobFile
     /** Text of a document: stable, readable, an empty map stays a map. */
     public static function write(stdClass $document): string
     {
-        return json_encode($document, JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION) . "\n";
+        return json_encode(
+            $document,
+            JSON_PRETTY_PRINT |
+                JSON_UNESCAPED_SLASHES |
+                JSON_UNESCAPED_UNICODE |
+                JSON_THROW_ON_ERROR |
+                JSON_PRESERVE_ZERO_FRACTION,
+        ) . "\n";
     }
 
     /** Whether two values of a document are the same, at every depth; an object is never compared with a number. */
     public static function same(mixed $a, mixed $b): bool
     {
-        if ($a === $b || !$a instanceof stdClass || !$b instanceof stdClass) {
+        if ($a === $b || !($a instanceof stdClass) || !($b instanceof stdClass)) {
             return $a === $b;
         }
         $left = get_object_vars($a);
@@ -103,9 +124,13 @@ final class JobFile
     public static function blank(string $title, string $kind = 'travel_trailer'): stdClass
     {
         return (object) [
-            'hollin' => 'job', 'format' => Schema::FORMAT, 'title' => $title, 'rig' => (object) ['kind' => $kind],
+            'hollin' => 'job',
+            'format' => Schema::FORMAT,
+            'title' => $title,
+            'rig' => (object) ['kind' => $kind],
             'asFound' => (object) ['components' => new stdClass()],
-            'needs' => new stdClass(), 'plans' => new stdClass(),
+            'needs' => new stdClass(),
+            'plans' => new stdClass(),
         ];
     }
 }

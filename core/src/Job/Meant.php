@@ -12,8 +12,25 @@ final class Meant
 {
     /** @var array<string, array{string, float}> unit as written => unit of the file, how many of it */
     private const UNITS = [
-        'ft' => ['m', 0.3048], 'feet' => ['m', 0.3048], "'" => ['m', 0.3048], 'in' => ['m', 0.0254], 'inch' => ['m', 0.0254], '"' => ['m', 0.0254], 'cm' => ['m', 0.01], 'mm' => ['m', 0.001], 'm' => ['m', 1.0],
-        'a' => ['A', 1.0], 'amp' => ['A', 1.0], 'amps' => ['A', 1.0], 'w' => ['W', 1.0], 'kw' => ['W', 1000.0], 'v' => ['V', 1.0], 'ah' => ['Ah', 1.0], 's' => ['s', 1.0], 'min' => ['s', 60.0], '%' => ['', 0.01],
+        'ft' => ['m', 0.3048],
+        'feet' => ['m', 0.3048],
+        "'" => ['m', 0.3048],
+        'in' => ['m', 0.0254],
+        'inch' => ['m', 0.0254],
+        '"' => ['m', 0.0254],
+        'cm' => ['m', 0.01],
+        'mm' => ['m', 0.001],
+        'm' => ['m', 1.0],
+        'a' => ['A', 1.0],
+        'amp' => ['A', 1.0],
+        'amps' => ['A', 1.0],
+        'w' => ['W', 1.0],
+        'kw' => ['W', 1000.0],
+        'v' => ['V', 1.0],
+        'ah' => ['Ah', 1.0],
+        's' => ['s', 1.0],
+        'min' => ['s', 60.0],
+        '%' => ['', 0.01],
     ];
 
     /**
@@ -24,7 +41,10 @@ final class Meant
     public static function by(mixed $value, array $choices, string $meaning): string
     {
         if ($value instanceof stdClass && is_string($value->at ?? null)) {
-            return sprintf(' Write it as one text: "%s".', $value->at . (is_string($value->port ?? null) ? ".{$value->port}" : ''));
+            return sprintf(
+                ' Write it as one text: "%s".',
+                $value->at . (is_string($value->port ?? null) ? ".{$value->port}" : ''),
+            );
         }
         if (!is_string($value)) {
             return '';
@@ -39,7 +59,18 @@ final class Meant
             $wants = preg_match('/, ([^,.)]+)\)?$/', $meaning, $of) === 1 ? trim($of[1], ' )') : '';
 
             return $times > 0 && ($unit === $wants || $unit === '')
-                ? sprintf(' Write %s, without a unit: %s.', ['m' => 'metres', 'A' => 'amps', 'W' => 'watts', 'V' => 'volts', 's' => 'seconds', 'Ah' => 'amp hours'][$unit] ?? 'a share', round((float) $found[1] * $times, 4))
+                ? sprintf(
+                    ' Write %s, without a unit: %s.',
+                    [
+                        'm' => 'metres',
+                        'A' => 'amps',
+                        'W' => 'watts',
+                        'V' => 'volts',
+                        's' => 'seconds',
+                        'Ah' => 'amp hours',
+                    ][$unit] ?? 'a share',
+                    round((float) $found[1] * $times, 4),
+                )
                 : ' Write the number alone' . ($wants === '' ? '.' : ", in {$wants}.");
         }
 
@@ -49,7 +80,11 @@ final class Meant
     private static function size(string $value): ?string
     {
         $plain = strtolower(trim($value));
-        $gauge = preg_match('/^#?\s*(\d+(?:\/0)?)\s*(?:awg|ga|gauge)?\.?$/', $plain, $found) === 1 || preg_match('/^awg\s*(\d+(?:\/0)?)$/', $plain, $found) === 1 ? "awg:{$found[1]}" : null;
+        $gauge =
+            preg_match('/^#?\s*(\d+(?:\/0)?)\s*(?:awg|ga|gauge)?\.?$/', $plain, $found) === 1 ||
+            preg_match('/^awg\s*(\d+(?:\/0)?)$/', $plain, $found) === 1
+                ? "awg:{$found[1]}"
+                : null;
         if ($gauge === null && preg_match('/^(\d+(?:\.\d+)?)\s*(?:mm2|mm²|mm\^2|sqmm)$/u', $plain, $found) === 1) {
             $gauge = 'mm2:' . (float) $found[1];
         }

@@ -17,10 +17,15 @@ final class Patch
         [$from, $to] = self::whereDifferent($from, $to);
         $diff = new JsonDiff($from, $to, JsonDiff::SKIP_JSON_MERGE_PATCH);
 
-        $operations = json_decode((string) json_encode($diff->getPatch()->jsonSerialize(), JSON_PRESERVE_ZERO_FRACTION), false);
+        $operations = json_decode(
+            (string) json_encode($diff->getPatch()->jsonSerialize(), JSON_PRESERVE_ZERO_FRACTION),
+            false,
+        );
 
         // The package guards each replacement with a test; conflicts are judged by place instead.
-        return array_values(array_map(get_object_vars(...), array_filter($operations, fn(stdClass $o): bool => $o->op !== 'test')));
+        return array_values(
+            array_map(get_object_vars(...), array_filter($operations, fn(stdClass $o): bool => $o->op !== 'test')),
+        );
     }
 
     /**
@@ -36,9 +41,10 @@ final class Patch
             if (!property_exists($to, (string) $name)) {
                 $a->{$name} = $value;
             } elseif (!JobFile::same($value, $to->{$name})) {
-                [$a->{$name}, $b->{$name}] = $depth > 0 && $value instanceof stdClass && $to->{$name} instanceof stdClass
-                    ? self::whereDifferent($value, $to->{$name}, $depth - 1)
-                    : [$value, $to->{$name}];
+                [$a->{$name}, $b->{$name}] =
+                    $depth > 0 && $value instanceof stdClass && $to->{$name} instanceof stdClass
+                        ? self::whereDifferent($value, $to->{$name}, $depth - 1)
+                        : [$value, $to->{$name}];
             }
         }
         foreach (get_object_vars($to) as $name => $value) {
@@ -62,8 +68,16 @@ final class Patch
         foreach (array_reverse($patch) as $operation) {
             $inverse[] = match ($operation['op']) {
                 'add' => ['op' => 'remove', 'path' => $operation['path']],
-                'remove' => ['op' => 'add', 'path' => $operation['path'], 'value' => self::at($before, $operation['path'])],
-                default => ['op' => 'replace', 'path' => $operation['path'], 'value' => self::at($before, $operation['path'])],
+                'remove' => [
+                    'op' => 'add',
+                    'path' => $operation['path'],
+                    'value' => self::at($before, $operation['path']),
+                ],
+                default => [
+                    'op' => 'replace',
+                    'path' => $operation['path'],
+                    'value' => self::at($before, $operation['path']),
+                ],
             };
         }
 
@@ -109,7 +123,7 @@ final class Patch
         $at = $document;
         foreach (array_slice(explode('/', $pointer), 1) as $step) {
             $step = str_replace(['~1', '~0'], ['/', '~'], $step);
-            $at = $at instanceof stdClass ? ($at->{$step} ?? null) : null;
+            $at = $at instanceof stdClass ? $at->{$step} ?? null : null;
         }
 
         return $at;

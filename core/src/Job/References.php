@@ -21,7 +21,14 @@ final class References
             foreach (get_object_vars($plan->changes) as $changeId => $change) {
                 $at = "/plans/{$planId}/changes/{$changeId}";
                 if (!isset($plan->stages->{$change->stage})) {
-                    $problems[] = new Problem("{$at}/stage", sprintf('"%s" is not a stage of the plan; it has: %s.', $change->stage, implode(', ', array_keys(get_object_vars($plan->stages)))));
+                    $problems[] = new Problem(
+                        "{$at}/stage",
+                        sprintf(
+                            '"%s" is not a stage of the plan; it has: %s.',
+                            $change->stage,
+                            implode(', ', array_keys(get_object_vars($plan->stages))),
+                        ),
+                    );
                 }
                 if (!JobFile::same($before->plans->{$planId}->changes->{$changeId} ?? null, $change)) {
                     array_push($problems, ...Planned::changeProblems($change, $at));
@@ -56,9 +63,10 @@ final class References
         foreach ($rig->components as $id => $component) {
             foreach ($component->referenceProblems($rig->components) as [$pointer, $message]) {
                 // "@id/…" speaks about another component.
-                $problems[] = $pointer[0] === '@'
-                    ? new Problem($at . '/' . substr($pointer, 1), $message)
-                    : new Problem("{$at}/{$id}{$pointer}", $message);
+                $problems[] =
+                    $pointer[0] === '@'
+                        ? new Problem($at . '/' . substr($pointer, 1), $message)
+                        : new Problem("{$at}/{$id}{$pointer}", $message);
             }
         }
 

@@ -12,10 +12,7 @@ use stdClass;
 final readonly class Rig
 {
     /** @param array<string, Component> $components */
-    private function __construct(
-        public array $components,
-        public stdClass $source,
-    ) {}
+    private function __construct(public array $components, public stdClass $source) {}
 
     /** @param stdClass $components components by id, already checked */
     public static function from(stdClass $components): self

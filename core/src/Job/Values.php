@@ -69,15 +69,17 @@ final readonly class Values
     {
         $group = $this->group($name);
 
-        return $group === null ? null : new Cable(
-            $group->size('size'),
-            $group->number('lengthM'),
-            $group->text('sheath', $sheath),
-            $group->integer('parallel', 1),
-            $group->has('insulationC') ? $group->integer('insulationC') : null,
-            $group->numberOrNull('ambientC'),
-            $group->integer('bundled', 1),
-        );
+        return $group === null
+            ? null
+            : new Cable(
+                $group->size('size'),
+                $group->number('lengthM'),
+                $group->text('sheath', $sheath),
+                $group->integer('parallel', 1),
+                $group->has('insulationC') ? $group->integer('insulationC') : null,
+                $group->numberOrNull('ambientC'),
+                $group->integer('bundled', 1),
+            );
     }
 
     /** @return array<string, self> */
@@ -109,7 +111,9 @@ final readonly class Values
     {
         $value = $this->object->{$name} ?? null;
         if ($value instanceof stdClass) {
-            return property_exists($value, 'basis') ? ($value->value ?? null) : throw new LogicException("{$name} is a group, not a value");
+            return property_exists($value, 'basis')
+                ? $value->value ?? null
+                : throw new LogicException("{$name} is a group, not a value");
         }
 
         return $value;

@@ -10,7 +10,9 @@ interface Automatic
     /** @return list<string> devices set by hand whose position it goes by */
     public function reads(): array;
 
-    /** @return list<array{string, string}> pairs of terminals at which it looks for a battery; it may ask of no others */
+    /**
+     * @return list<array{string, string}> pairs of terminals at which it looks for a battery; it may ask of no others
+     */
     public function hears(): array;
 
     /** The position it wants, by what it can see of the wiring and the devices that it reads; by nothing else. */

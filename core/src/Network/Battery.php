@@ -38,12 +38,15 @@ final readonly class Battery
         public bool $managed,
     ) {}
 
-    /** How many times the 12 V figures of the chemistry apply: by cells, so that a lithium entered as 12 V has its own curve. */
+    /**
+     * How many times the 12 V figures of the chemistry apply: by cells, so that a lithium entered as 12 V has its own
+     * curve.
+     */
     public function blocks(): float
     {
         $cells = $this->chemistry->cellsPer12V();
 
-        return max(1, round($this->ratedV / $this->chemistry->nominalV() * $cells)) / $cells;
+        return max(1, round(($this->ratedV / $this->chemistry->nominalV()) * $cells)) / $cells;
     }
 
     /** Volts at rest when full, half or low. */

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Network;
 
-/** Something with positions. A person sets a manual device; an automatic one follows what is present at its terminals. */
+/**
+ * Something with positions. A person sets a manual device; an automatic one follows what is present at its terminals.
+ */
 final readonly class Device
 {
     /** Where a breaker stands that has opened by itself: no hand sets it there, and a hand must set it back. */
@@ -13,7 +15,8 @@ final readonly class Device
     /**
      * @param non-empty-array<string, string> $positions position => words; the first is the resting one
      * @param string $job breaker, plug, transfer, disconnect, switch, mode, run or relay
-     * @param array<string, string> $selects position => hot terminal that this position joins on; for what chooses between supplies
+     * @param array<string, string> $selects position => hot terminal that this position joins on; for what chooses
+     *      between supplies
      * @param array<string, list<string>> $while other control => positions in which this one makes any difference
      * @param string $contacts what its contacts are called when they weld or stay open
      */

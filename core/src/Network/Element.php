@@ -10,7 +10,8 @@ use Hollin\Core\Reference\Cable;
 final readonly class Element
 {
     /**
-     * @param list<string> $closedIn positions of the device in which a contact is closed; empty for what is always closed
+     * @param list<string> $closedIn positions of the device in which a contact is closed; empty for what is always
+     *      closed
      * @param ?float $ohm resistance of what has no cable; null for what is usual of its kind
      * @param float $dropV what a one-way element keeps for itself before it conducts, V
      */

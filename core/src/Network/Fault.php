@@ -47,15 +47,29 @@ final readonly class Fault
         if ($this->kind === 'short') {
             $id = "fault.{$this->element}+{$this->other}";
 
-            return $elements + [$id => new Element($id, ElementKind::Conductor, 'fault', $this->element, $this->other, Role::SenseLead, ohm: $this->ohm)];
+            return $elements + [
+                $id => new Element(
+                    $id,
+                    ElementKind::Conductor,
+                    'fault',
+                    $this->element,
+                    $this->other,
+                    Role::SenseLead,
+                    ohm: $this->ohm,
+                ),
+            ];
         }
-        $one = $elements[$this->element] ?? throw new \InvalidArgumentException("There is no \"{$this->element}\" to go wrong.");
+        $one =
+            $elements[$this->element] ??
+            throw new \InvalidArgumentException("There is no \"{$this->element}\" to go wrong.");
         if ($this->kind === 'open') {
             unset($elements[$this->element]);
         } elseif ($this->kind === 'resistance') {
             $elements[$this->element] = self::changed($one, $one->b, null, $this->ohm);
         } else {
-            $other = $elements[$this->other] ?? throw new \InvalidArgumentException("There is no \"{$this->other}\" to exchange.");
+            $other =
+                $elements[$this->other] ??
+                throw new \InvalidArgumentException("There is no \"{$this->other}\" to exchange.");
             $elements[$this->element] = self::changed($one, $other->b, $one->cable, $one->ohm);
             $elements[$this->other] = self::changed($other, $one->b, $other->cable, $other->ohm);
         }
@@ -65,6 +79,20 @@ final readonly class Fault
 
     private static function changed(Element $e, string $b, ?\Hollin\Core\Reference\Cable $cable, ?float $ohm): Element
     {
-        return new Element($e->id, $e->kind, $e->component, $e->a, $b, $e->role, $cable, $e->device, $e->closedIn, $e->rating, $e->purpose, $ohm, $e->dropV);
+        return new Element(
+            $e->id,
+            $e->kind,
+            $e->component,
+            $e->a,
+            $b,
+            $e->role,
+            $cable,
+            $e->device,
+            $e->closedIn,
+            $e->rating,
+            $e->purpose,
+            $ohm,
+            $e->dropV,
+        );
     }
 }

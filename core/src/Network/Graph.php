@@ -110,9 +110,31 @@ final class Graph
         return $this->parts[$component] ?? null;
     }
 
-    public function conductor(string $id, string $component, string $a, string $b, Role $role, ?Cable $cable = null, ?Purpose $purpose = null, ?Rating $rating = null, ?float $ohm = null): void
-    {
-        $this->add(new Element($id, ElementKind::Conductor, $component, $a, $b, $role, $cable, rating: $rating, purpose: $purpose ?? self::purposeOf($role), ohm: $ohm));
+    public function conductor(
+        string $id,
+        string $component,
+        string $a,
+        string $b,
+        Role $role,
+        ?Cable $cable = null,
+        ?Purpose $purpose = null,
+        ?Rating $rating = null,
+        ?float $ohm = null,
+    ): void {
+        $this->add(
+            new Element(
+                $id,
+                ElementKind::Conductor,
+                $component,
+                $a,
+                $b,
+                $role,
+                $cable,
+                rating: $rating,
+                purpose: $purpose ?? self::purposeOf($role),
+                ohm: $ohm,
+            ),
+        );
     }
 
     private static function purposeOf(Role $role): Purpose
@@ -129,9 +151,31 @@ final class Graph
     }
 
     /** @param list<string> $closedIn */
-    public function contact(string $id, string $component, string $a, string $b, Role $role, string $device, array $closedIn, ?Rating $rating = null): void
-    {
-        $this->add(new Element($id, ElementKind::Contact, $component, $a, $b, $role, null, $device, $closedIn, $rating, self::purposeOf($role)));
+    public function contact(
+        string $id,
+        string $component,
+        string $a,
+        string $b,
+        Role $role,
+        string $device,
+        array $closedIn,
+        ?Rating $rating = null,
+    ): void {
+        $this->add(
+            new Element(
+                $id,
+                ElementKind::Contact,
+                $component,
+                $a,
+                $b,
+                $role,
+                null,
+                $device,
+                $closedIn,
+                $rating,
+                self::purposeOf($role),
+            ),
+        );
     }
 
     /**
@@ -140,8 +184,17 @@ final class Graph
      *
      * @param list<string> $closedIn
      */
-    public function poles(string $id, string $component, Port $from, Port $to, string $device, array $closedIn, ?Rating $rating = null, bool $neutral = true, bool $ground = false): void
-    {
+    public function poles(
+        string $id,
+        string $component,
+        Port $from,
+        Port $to,
+        string $device,
+        array $closedIn,
+        ?Rating $rating = null,
+        bool $neutral = true,
+        bool $ground = false,
+    ): void {
         $this->contact("{$id}_l", $component, $from->hot, $to->hot, Role::L1, $device, $closedIn, $rating);
         $neutral
             ? $this->contact("{$id}_n", $component, $from->neutral, $to->neutral, Role::N, $device, $closedIn, $rating)
@@ -157,15 +210,59 @@ final class Graph
      * @param float $dropV V it keeps before it conducts: 0 for transistors, 0.4 to 0.8 for diodes
      * @param list<string> $closedIn
      */
-    public function oneWay(string $id, string $component, string $a, string $b, Role $role, float $dropV = 0.0, ?float $ohm = null, ?Rating $rating = null, ?string $device = null, array $closedIn = []): void
-    {
-        $this->add(new Element($id, ElementKind::OneWay, $component, $a, $b, $role, null, $device, $closedIn, $rating, ohm: $ohm, dropV: $dropV));
+    public function oneWay(
+        string $id,
+        string $component,
+        string $a,
+        string $b,
+        Role $role,
+        float $dropV = 0.0,
+        ?float $ohm = null,
+        ?Rating $rating = null,
+        ?string $device = null,
+        array $closedIn = [],
+    ): void {
+        $this->add(
+            new Element(
+                $id,
+                ElementKind::OneWay,
+                $component,
+                $a,
+                $b,
+                $role,
+                null,
+                $device,
+                $closedIn,
+                $rating,
+                ohm: $ohm,
+                dropV: $dropV,
+            ),
+        );
     }
 
     /** @param list<string> $closedIn */
-    public function bond(string $id, string $component, string $neutral, string $ground, ?string $device = null, array $closedIn = []): void
-    {
-        $this->add(new Element($id, ElementKind::Bond, $component, $neutral, $ground, Role::PE, null, $device, $closedIn, purpose: Purpose::Bonding));
+    public function bond(
+        string $id,
+        string $component,
+        string $neutral,
+        string $ground,
+        ?string $device = null,
+        array $closedIn = [],
+    ): void {
+        $this->add(
+            new Element(
+                $id,
+                ElementKind::Bond,
+                $component,
+                $neutral,
+                $ground,
+                Role::PE,
+                null,
+                $device,
+                $closedIn,
+                purpose: Purpose::Bonding,
+            ),
+        );
     }
 
     public function device(Device $device): void
@@ -181,13 +278,17 @@ final class Graph
     public function source(Source $source): void
     {
         $this->terminal($source->a, $source->b, $source->ground);
-        $this->sources[$source->id] = $source->kind === 'ac' ? $source->lettered($this->freeLetter($source->letter)) : $source;
+        $this->sources[$source->id] =
+            $source->kind === 'ac' ? $source->lettered($this->freeLetter($source->letter)) : $source;
     }
 
     /** Two inverters are I and J, two generators G and F: a letter names one source. */
     private function freeLetter(string $wanted): string
     {
-        $taken = array_map(fn(Source $s): string => $s->letter, array_filter($this->sources, fn(Source $s): bool => $s->kind === 'ac'));
+        $taken = array_map(
+            fn(Source $s): string => $s->letter,
+            array_filter($this->sources, fn(Source $s): bool => $s->kind === 'ac'),
+        );
         foreach (self::LETTERS[$wanted] ?? [$wanted] as $letter) {
             if (!in_array($letter, $taken, true)) {
                 return $letter;
@@ -207,7 +308,9 @@ final class Graph
     {
         $surrounding = $this->surroundings[(string) $this->sources[$supply->source]->surrounding] ?? null;
 
-        return $surrounding === null ? null : $supply->ratingsA[$positions[(string) $surrounding->device] ?? ''] ?? null;
+        return $surrounding === null
+            ? null
+            : $supply->ratingsA[$positions[(string) $surrounding->device] ?? ''] ?? null;
     }
 
     public function load(Load $load): void
@@ -223,13 +326,21 @@ final class Graph
         $this->users[$load->id] = $load;
     }
 
-    /** @return array<string, array{component: string, pos: string, neg: string, volts: float}> what takes direct current or gives it: loads, then power converters, with the volts they are made for, 0 for those of the system */
+    /**
+     * @return array<string, array{component: string, pos: string, neg: string, volts: float}> what takes direct current
+     *      or gives it: loads, then power converters, with the volts they are made for, 0 for those of the system
+     */
     public function direct(): array
     {
         $ends = [];
         foreach ($this->users as $id => $load) {
             if ($load->direct) {
-                $ends[$id] = ['component' => $load->component, 'pos' => $load->a, 'neg' => $load->b, 'volts' => $load->volts];
+                $ends[$id] = [
+                    'component' => $load->component,
+                    'pos' => $load->a,
+                    'neg' => $load->b,
+                    'volts' => $load->volts,
+                ];
             }
         }
         foreach ($this->converters as $id => $unit) {
@@ -247,7 +358,9 @@ final class Graph
      */
     public function passing(string $terminal, array $through): float
     {
-        return array_sum(array_map(fn(array $next): float => abs($through[$next[1]] ?? 0.0), $this->neighbours()[$terminal] ?? [])) / 2;
+        return array_sum(
+            array_map(fn(array $next): float => abs($through[$next[1]] ?? 0.0), $this->neighbours()[$terminal] ?? []),
+        ) / 2;
     }
 
     /** Whether something that opens by itself is landed on a terminal. */
@@ -265,20 +378,22 @@ final class Graph
     public function battery(Battery $battery): void
     {
         $this->batteries[$battery->id] = $battery;
-        $this->source(new Source(
-            $battery->id,
-            $battery->component,
-            'battery',
-            'B',
-            'dc',
-            true,
-            $battery->pos,
-            $battery->neg,
-            'frame',
-            $battery->ratedV,
-            $battery->limitA ?? 1000.0 * $battery->parallel,
-            impedanceOhm: $battery->ohm,
-        ));
+        $this->source(
+            new Source(
+                $battery->id,
+                $battery->component,
+                'battery',
+                'B',
+                'dc',
+                true,
+                $battery->pos,
+                $battery->neg,
+                'frame',
+                $battery->ratedV,
+                $battery->limitA ?? 1000.0 * $battery->parallel,
+                impedanceOhm: $battery->ohm,
+            ),
+        );
     }
 
     public function converter(PowerConverter $converter): void

@@ -41,7 +41,10 @@ final class Panels
             if ($slot === (int) $panel->number('mainSlot')) {
                 continue;
             }
-            if (!isset($taken[$slot]) || (!in_array('', $taken[$slot], true) && count(array_unique($taken[$slot])) < 2)) {
+            if (
+                !isset($taken[$slot]) ||
+                (!in_array('', $taken[$slot], true) && count(array_unique($taken[$slot])) < 2)
+            ) {
                 return true;
             }
         }

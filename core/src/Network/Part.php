@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Network;
 
-/** A part as somebody would describe it who holds it: its kind, and what is written on it. For rules that judge parts. */
+/**
+ * A part as somebody would describe it who holds it: its kind, and what is written on it. For rules that judge parts.
+ */
 final readonly class Part
 {
     /**

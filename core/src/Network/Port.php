@@ -7,11 +7,7 @@ namespace Hollin\Core\Network;
 /** A place of a component where an AC cable lands: hot, neutral, ground. */
 final readonly class Port
 {
-    public function __construct(
-        public string $hot,
-        public string $neutral,
-        public string $ground,
-    ) {}
+    public function __construct(public string $hot, public string $neutral, public string $ground) {}
 
     public static function named(string $prefix): self
     {

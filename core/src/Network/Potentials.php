@@ -22,7 +22,8 @@ final class Potentials
      * Puts a source of so many volts from b up to a; of none joins them.
      *
      * @param array<string, array{float, float}> $volts group => phasor, V
-     * @return ?array<string, array{float, float}> what is left over where the two were joined before; null where they were not
+     * @return ?array<string, array{float, float}> what is left over where the two were joined before; null where they
+     *      were not
      */
     public function join(int $a, int $b, array $volts): ?array
     {

@@ -65,8 +65,8 @@ final readonly class PowerConverter
      */
     public function runs(array $positions): bool
     {
-        return ($this->device === null || in_array($positions[$this->device] ?? '', $this->positions, true))
-            && ($this->mode === null || in_array($positions[$this->mode] ?? '', $this->modes, true));
+        return ($this->device === null || in_array($positions[$this->device] ?? '', $this->positions, true)) &&
+            ($this->mode === null || in_array($positions[$this->mode] ?? '', $this->modes, true));
     }
 
     /** @return array{string, string} terminals on its battery side: positive, negative */
@@ -78,6 +78,6 @@ final readonly class PowerConverter
     /** Power it can take for good at its input, W. */
     public function fullInputW(): float
     {
-        return $this->limitA * $this->holdsV / $this->efficiency;
+        return ($this->limitA * $this->holdsV) / $this->efficiency;
     }
 }

@@ -12,6 +12,6 @@ final class SupplyCondition
 
     public static function volts(string $condition, float $nominalV): float
     {
-        return (self::VOLTS[$condition] ?? 120.0) * $nominalV / 120.0;
+        return ((self::VOLTS[$condition] ?? 120.0) * $nominalV) / 120.0;
     }
 }

@@ -8,14 +8,41 @@ namespace Hollin\Core\Network;
 final class TerminalWords
 {
     private const WORDS = [
-        'l' => 'hot', 'n' => 'neutral', 'g' => 'ground', 'pin_l' => 'hot pin', 'pin_n' => 'neutral pin', 'pin_g' => 'ground pin', 'bus' => 'bus', 'line' => 'line lug',
-        'neutral_bar' => 'neutral bar', 'ground_bar' => 'ground bar', 'head' => 'breaker, load side', 'pos' => 'positive', 'neg' => 'negative', 'stud' => 'stud', 'in' => 'in', 'out' => 'out',
-        'battery' => 'battery side', 'load' => 'load side', 'backfeed' => 'back-fed lug', 'winding' => 'winding', 'fused' => 'behind a branch fuse',
+        'l' => 'hot',
+        'n' => 'neutral',
+        'g' => 'ground',
+        'pin_l' => 'hot pin',
+        'pin_n' => 'neutral pin',
+        'pin_g' => 'ground pin',
+        'bus' => 'bus',
+        'line' => 'line lug',
+        'neutral_bar' => 'neutral bar',
+        'ground_bar' => 'ground bar',
+        'head' => 'breaker, load side',
+        'pos' => 'positive',
+        'neg' => 'negative',
+        'stud' => 'stud',
+        'in' => 'in',
+        'out' => 'out',
+        'battery' => 'battery side',
+        'load' => 'load side',
+        'backfeed' => 'back-fed lug',
+        'winding' => 'winding',
+        'fused' => 'behind a branch fuse',
     ];
 
     private const PORTS = [
-        'ac_in' => 'AC in', 'ac_out' => 'AC out', 'ac_out2' => 'second AC out', 'in' => 'in', 'out' => 'out', 'in_a' => 'input A', 'in_b' => 'input B',
-        'unit_in' => 'to the unit', 'unit_out' => 'from the unit', 'follow' => 'following contact', 'service' => 'service',
+        'ac_in' => 'AC in',
+        'ac_out' => 'AC out',
+        'ac_out2' => 'second AC out',
+        'in' => 'in',
+        'out' => 'out',
+        'in_a' => 'input A',
+        'in_b' => 'input B',
+        'unit_in' => 'to the unit',
+        'unit_out' => 'from the unit',
+        'follow' => 'following contact',
+        'service' => 'service',
     ];
 
     /** @return array<string, string> terminal => words, what a probe can reach */

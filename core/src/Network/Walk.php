@@ -10,7 +10,10 @@ final class Walk
     /** Carries direct current on purpose: no bond, no equipment ground. */
     public static function direct(Element $element): bool
     {
-        return $element->role->isDc() && $element->purpose === Purpose::Carrying && $element->role !== Role::SenseLead || $element->component === 'fault';
+        return ($element->role->isDc() &&
+            $element->purpose === Purpose::Carrying &&
+            $element->role !== Role::SenseLead) ||
+            $element->component === 'fault';
     }
 
     /**
@@ -64,7 +67,10 @@ final class Walk
      */
     public static function leadsThrough(Graph $graph, array $from, string $to, string $element, \Closure $through): bool
     {
-        return !array_key_exists($to, self::reach($graph, $from, fn(Element $e): bool => $e->id !== $element && $through($e)));
+        return !array_key_exists(
+            $to,
+            self::reach($graph, $from, fn(Element $e): bool => $e->id !== $element && $through($e)),
+        );
     }
 
     /**
@@ -77,8 +83,13 @@ final class Walk
     {
         $through ??= fn(Element $e): bool => true;
 
-        return self::way($graph, $load->a, $plus, fn(Element $e): bool => $through($e) && self::direct($e)) !== null
-            && self::way($graph, $load->b, $minus, fn(Element $e): bool => $through($e) && (self::direct($e) || $e->purpose === Purpose::Bonding)) !== null;
+        return self::way($graph, $load->a, $plus, fn(Element $e): bool => $through($e) && self::direct($e)) !== null &&
+            self::way(
+                $graph,
+                $load->b,
+                $minus,
+                fn(Element $e): bool => $through($e) && (self::direct($e) || $e->purpose === Purpose::Bonding),
+            ) !== null;
     }
 
     /**

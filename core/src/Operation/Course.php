@@ -24,13 +24,11 @@ final readonly class Course
     private const MOST_STEPS = 8;
 
     /**
-     * @param list<array{settled: Settled, flow: LoadFlowResult, trips: list<Trip>, lastsS: ?float}> $steps first to last; the last lasts for good when lastsS is null
+     * @param list<array{settled: Settled, flow: LoadFlowResult, trips: list<Trip>, lastsS: ?float}> $steps first to
+     *      last; the last lasts for good when lastsS is null
      * @param bool $ends false when something goes on opening and closing, or retrying
      */
-    private function __construct(
-        public array $steps,
-        public bool $ends,
-    ) {}
+    private function __construct(public array $steps, public bool $ends) {}
 
     /** @param array<string, true> $running */
     public static function of(Graph $graph, Setting $setting, array $running, string $charge = 'half'): self
@@ -40,7 +38,11 @@ final readonly class Course
         $ends = true;
         for ($step = 0; $step < self::MOST_STEPS; $step++) {
             $engine = new Engine(new Contraction($graph, moved: array_keys($tripped)));
-            $settled = $engine->settle(new Setting($tripped + $setting->controls, $setting->surroundings), $positions, new Failure('tripped', '', '', heldAt: $held));
+            $settled = $engine->settle(
+                new Setting($tripped + $setting->controls, $setting->surroundings),
+                $positions,
+                new Failure('tripped', '', '', heldAt: $held),
+            );
             $flow = LoadFlow::of($settled, array_intersect_key($running, $graph->loads), [], $charge);
             $trips = Trips::of($flow, $graph, $settled->positions);
             // What has shut down already is solved as shut down.
@@ -65,7 +67,8 @@ final readonly class Course
      *
      * @param array<string, string> $held
      * @param array<string, string> $tripped
-     * @return array{Graph, array<string, string>, array<string, string>} network, devices that stay where they are, breakers that tripped
+     * @return array{Graph, array<string, string>, array<string, string>} network, devices that stay where they are,
+     *      breakers that tripped
      */
     private static function after(Graph $graph, array $held, array $tripped, Trip $trip): array
     {

@@ -22,7 +22,8 @@ final class Flows
         foreach ($settled->situation->network->graph->converters as $converter) {
             $modes[] = $settled->positions[(string) $converter->mode] ?? '';
         }
-        $key = $settled->situation->key . '|' . implode(',', $modes) . "|{$charge}|" . implode(',', array_keys($running));
+        $key =
+            $settled->situation->key . '|' . implode(',', $modes) . "|{$charge}|" . implode(',', array_keys($running));
 
         return $this->solved[$key] ??= LoadFlow::of($settled, $running, [], $charge);
     }

@@ -23,7 +23,12 @@ final class Trips
         if (!$flow->isSolved()) {
             return [];
         }
-        $trips = [...self::devices($flow, $graph), ...self::sources($flow, $graph, $positions), ...self::batteries($flow, $graph), ...self::starved($flow, $graph)];
+        $trips = [
+            ...self::devices($flow, $graph),
+            ...self::sources($flow, $graph, $positions),
+            ...self::batteries($flow, $graph),
+            ...self::starved($flow, $graph),
+        ];
         usort($trips, fn(Trip $a, Trip $b): int => [$a->afterS, $a->id] <=> [$b->afterS, $b->id]);
 
         return $trips;
@@ -78,7 +83,15 @@ final class Trips
             $surge = max($source->surgeA, $source->limitA * 1.0001);
             $share = ($solved['amps'] - $source->limitA) / ($surge - $source->limitA);
             $after = $share > 0.999 ? self::AT_ONCE_S : $source->surgeS / max(0.01, $share);
-            $trips[] = new Trip($id, $source->component, isset($graph->supplies[$source->component]) ? 'generator' : 'inverter', $source->past === 'retries' ? 'retries' : 'shuts down', $solved['amps'], $source->limitA, $after);
+            $trips[] = new Trip(
+                $id,
+                $source->component,
+                isset($graph->supplies[$source->component]) ? 'generator' : 'inverter',
+                $source->past === 'retries' ? 'retries' : 'shuts down',
+                $solved['amps'],
+                $source->limitA,
+                $after,
+            );
         }
 
         return $trips;
@@ -102,6 +115,17 @@ final class Trips
     /** @return list<Trip> units that their battery side does not hold up */
     private static function starved(LoadFlowResult $flow, Graph $graph): array
     {
-        return array_map(fn(string $id): Trip => new Trip($id, $graph->converters[$id]->component, $graph->converters[$id]->kind, 'shut down: battery side below its cut-off', 0.0, $graph->converters[$id]->fullInputW() / $graph->converters[$id]->nominalV, null), $flow->shutDown);
+        return array_map(
+            fn(string $id): Trip => new Trip(
+                $id,
+                $graph->converters[$id]->component,
+                $graph->converters[$id]->kind,
+                'shut down: battery side below its cut-off',
+                0.0,
+                $graph->converters[$id]->fullInputW() / $graph->converters[$id]->nominalV,
+                null,
+            ),
+            $flow->shutDown,
+        );
     }
 }

@@ -43,13 +43,19 @@ final class Doubts
         foreach (get_object_vars($document->needs->scenarios ?? new stdClass()) as $id => $scenario) {
             foreach (array_keys(get_object_vars($scenario->running)) as $load) {
                 if (!isset($loads[$load])) {
-                    $doubts[] = new Problem("/needs/scenarios/{$id}/running/{$load}", sprintf('"%s" is no load of this rig, so it runs nowhere. %s', $load, self::there($loads)));
+                    $doubts[] = new Problem(
+                        "/needs/scenarios/{$id}/running/{$load}",
+                        sprintf('"%s" is no load of this rig, so it runs nowhere. %s', $load, self::there($loads)),
+                    );
                 }
             }
         }
         foreach (array_keys(get_object_vars($document->needs->offGrid ?? new stdClass())) as $circuit) {
             if (!isset($circuits[$circuit])) {
-                $doubts[] = new Problem("/needs/offGrid/{$circuit}", sprintf('"%s" is no circuit of this rig. %s', $circuit, self::there($circuits)));
+                $doubts[] = new Problem(
+                    "/needs/offGrid/{$circuit}",
+                    sprintf('"%s" is no circuit of this rig. %s', $circuit, self::there($circuits)),
+                );
             }
         }
 
@@ -66,12 +72,22 @@ final class Doubts
             }
         }
 
-        return new Problem($pointer, sprintf('is %g A; %s is usually made in %s A (from memory). Read the rating off the device.', $rating, $family->label(), implode(', ', $family->ratingsA())));
+        return new Problem(
+            $pointer,
+            sprintf(
+                'is %g A; %s is usually made in %s A (from memory). Read the rating off the device.',
+                $rating,
+                $family->label(),
+                implode(', ', $family->ratingsA()),
+            ),
+        );
     }
 
     /** @param array<string, true> $known */
     private static function there(array $known): string
     {
-        return $known === [] ? 'There is none.' : 'There is: ' . implode(', ', array_slice(array_keys($known), 0, 20)) . (count($known) > 20 ? ' …' : '.');
+        return $known === []
+            ? 'There is none.'
+            : 'There is: ' . implode(', ', array_slice(array_keys($known), 0, 20)) . (count($known) > 20 ? ' …' : '.');
     }
 }

@@ -10,9 +10,5 @@ use stdClass;
 final readonly class Edit
 {
     /** @param list<string> $notices what the person should know, such as hand-made changes that were kept */
-    public function __construct(
-        public stdClass $document,
-        public string $words,
-        public array $notices = [],
-    ) {}
+    public function __construct(public stdClass $document, public string $words, public array $notices = []) {}
 }

@@ -63,7 +63,10 @@ final class Intents
     {
         static $all = null;
 
-        return $all ??= array_combine(array_map(fn(string $handler): string => $handler::kind(), self::HANDLERS), self::HANDLERS);
+        return $all ??= array_combine(
+            array_map(fn(string $handler): string => $handler::kind(), self::HANDLERS),
+            self::HANDLERS,
+        );
     }
 
     /** What somebody must be allowed to change for an intent of a kind; a plan, where there is no such kind. */
@@ -80,7 +83,7 @@ final class Intents
     public static function apply(stdClass $document, stdClass $intent): Edit
     {
         $kind = $intent->kind ?? null;
-        $handler = is_string($kind) ? (self::all()[$kind] ?? null) : null;
+        $handler = is_string($kind) ? self::all()[$kind] ?? null : null;
         if ($handler === null) {
             throw Refused::because('/intent/kind', 'must be one of: ' . implode(', ', array_keys(self::all())) . '.');
         }

@@ -69,7 +69,7 @@ final class Planned
         $last = array_pop($steps);
         $changed = $at = JobFile::copy($components->{$id});
         foreach ($steps as $step) {
-            if (!($at->{$step} ?? null) instanceof stdClass) {
+            if (!(($at->{$step} ?? null) instanceof stdClass)) {
                 return sprintf('%s has no %s.', $id, $change->path);
             }
             $at = $at->{$step};
@@ -97,10 +97,17 @@ final class Planned
                 ? Schema::componentProblems($change->value, "{$at}/value")
                 : [new Problem("{$at}/value", 'is missing: fit needs the component to fit.')],
             Op::Remove->value => [],
-            default => array_values(array_filter([
-                isset($change->path) ? null : new Problem("{$at}/path", 'is missing: it names the place inside the component, for example /breakerA.'),
-                property_exists($change, 'value') ? null : new Problem("{$at}/value", 'is missing.'),
-            ])),
+            default => array_values(
+                array_filter([
+                    isset($change->path)
+                        ? null
+                        : new Problem(
+                            "{$at}/path",
+                            'is missing: it names the place inside the component, for example /breakerA.',
+                        ),
+                    property_exists($change, 'value') ? null : new Problem("{$at}/value", 'is missing.'),
+                ]),
+            ),
         };
     }
 
@@ -118,14 +125,22 @@ final class Planned
             if ($alike && JobFile::same($document->plans->{$planId}, $before->plans->{$planId} ?? null)) {
                 continue;
             }
-            $earlier = isset($before->plans->{$planId}) ? array_column(self::stages($before, (string) $planId), null, 'id') : [];
+            $earlier = isset($before->plans->{$planId})
+                ? array_column(self::stages($before, (string) $planId), null, 'id')
+                : [];
             foreach (self::stages($document, (string) $planId) as $stage) {
                 foreach ($stage->touched as $id => $changes) {
-                    if (!isset($stage->components->{$id}) || JobFile::same($earlier[$stage->id]->components->{$id} ?? null, $stage->components->{$id})) {
+                    if (
+                        !isset($stage->components->{$id}) ||
+                        JobFile::same($earlier[$stage->id]->components->{$id} ?? null, $stage->components->{$id})
+                    ) {
                         continue;
                     }
                     foreach (Schema::componentProblems($stage->components->{$id}, '') as $problem) {
-                        $problems[] = new Problem("/plans/{$planId}/changes/" . end($changes) . '/value', "makes {$id}{$problem->pointer} wrong: it {$problem->message}");
+                        $problems[] = new Problem(
+                            "/plans/{$planId}/changes/" . end($changes) . '/value',
+                            "makes {$id}{$problem->pointer} wrong: it {$problem->message}",
+                        );
                     }
                 }
             }
@@ -159,7 +174,13 @@ final class Planned
     public static function inOrder(stdClass $map): array
     {
         $entries = get_object_vars($map);
-        uksort($entries, fn(string|int $a, string|int $b): int => [$entries[$a]->order ?? 0, (string) $a] <=> [$entries[$b]->order ?? 0, (string) $b]);
+        uksort(
+            $entries,
+            fn(string|int $a, string|int $b): int => [$entries[$a]->order ?? 0, (string) $a] <=> [
+                $entries[$b]->order ?? 0,
+                (string) $b,
+            ],
+        );
 
         return $entries;
     }

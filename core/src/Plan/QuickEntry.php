@@ -17,8 +17,19 @@ use stdClass;
 final class QuickEntry
 {
     private const PLACES = [
-        'bath' => 'bath', 'kitchen' => 'counter', 'counter' => 'counter', 'galley' => 'counter', 'outside' => 'outside', 'patio' => 'outside',
-        'fridge' => 'fixed', 'ac' => 'fixed', 'air' => 'fixed', 'heater' => 'fixed', 'water' => 'fixed', 'converter' => 'fixed', 'microwave' => 'fixed',
+        'bath' => 'bath',
+        'kitchen' => 'counter',
+        'counter' => 'counter',
+        'galley' => 'counter',
+        'outside' => 'outside',
+        'patio' => 'outside',
+        'fridge' => 'fixed',
+        'ac' => 'fixed',
+        'air' => 'fixed',
+        'heater' => 'fixed',
+        'water' => 'fixed',
+        'converter' => 'fixed',
+        'microwave' => 'fixed',
     ];
 
     private const SLOPE_M_PER_FT = 0.3048;
@@ -31,10 +42,22 @@ final class QuickEntry
     {
         $at = "/lines/{$lineNumber}";
         // "18 ft" and "900 w" are one word, and an apostrophe means feet.
-        $words = preg_split('/\s+/', (string) preg_replace(['/(\d)\s+(ft|feet|m|w)(?=\s|$)/i', '/(\d)(feet|\'|′)(?=\s|$)/iu'], ['$1$2', '$1ft'], trim($line))) ?: [];
+        $words =
+            preg_split(
+                '/\s+/',
+                (string) preg_replace(
+                    ['/(\d)\s+(ft|feet|m|w)(?=\s|$)/i', '/(\d)(feet|\'|′)(?=\s|$)/iu'],
+                    ['$1$2', '$1ft'],
+                    trim($line),
+                ),
+            ) ?:
+            [];
         $amps = array_shift($words);
         if ($amps === null || preg_match('/^(\d{1,2})a?$/i', $amps, $m) !== 1) {
-            throw Refused::because($at, sprintf('"%s": start with the breaker, for example "20 gfci bath 12/2".', mb_substr($line, 0, 60)));
+            throw Refused::because(
+                $at,
+                sprintf('"%s": start with the breaker, for example "20 gfci bath 12/2".', mb_substr($line, 0, 60)),
+            );
         }
         $breakerA = (int) $m[1];
         if ($breakerA < 10 || $breakerA > 50) {
@@ -58,7 +81,14 @@ final class QuickEntry
             } elseif (preg_match('#^(\d{1,2})/([23])$#', $w, $m) === 1) {
                 $size = self::gauge($m[1], $word, $at);
             } elseif (preg_match('#^\d{1,2}/0$#', $w) === 1) {
-                throw Refused::because($at, sprintf('"%s" is a battery-cable size; a branch cable is written like 12/2 (12 AWG, 2 conductors). Which is it?', $word));
+                throw Refused::because(
+                    $at,
+                    sprintf(
+                        '"%s" is a battery-cable size; a branch cable is written like 12/2 (12 AWG, 2 ' .
+                            'conductors). Which is it?',
+                        $word,
+                    ),
+                );
             } elseif (preg_match('/^(\d+(?:\.\d+)?)(ft|m)$/', $w, $m) === 1) {
                 $lengthM = round((float) $m[1] * ($m[2] === 'ft' ? self::SLOPE_M_PER_FT : 1.0), 3);
                 $entered = $m[1] . ' ' . $m[2];
@@ -71,7 +101,14 @@ final class QuickEntry
             } elseif (preg_match('/^(\d{1,4})w$/', $w, $m) === 1) {
                 $watts = (int) $m[1];
             } elseif (preg_match('/^[\d.,]+$/', $w) === 1) {
-                throw Refused::because($at, sprintf('"%s": a bare number here is not clear. Write 12/2 for cable, 18ft for length, #4 for the slot, 900w for a load.', $word));
+                throw Refused::because(
+                    $at,
+                    sprintf(
+                        '"%s": a bare number here is not clear. Write 12/2 for cable, 18ft for length, #4 ' .
+                            'for the slot, 900w for a load.',
+                        $word,
+                    ),
+                );
             } else {
                 $place = self::PLACES[$w] ?? $place;
                 $name[] = $word;
@@ -88,21 +125,36 @@ final class QuickEntry
         $hot = ['panel' => $panel, 'slot' => $slot] + ($half === null ? [] : ['half' => $half]);
         $loads = new stdClass();
         if ($watts !== null) {
-            $loads->load = (object) ['label' => $label, 'watts' => (object) ['value' => $watts, 'basis' => 'told', 'entered' => "{$watts} W"], 'kind' => 'resistive'];
+            $loads->load = (object) [
+                'label' => $label,
+                'watts' => (object) ['value' => $watts, 'basis' => 'told', 'entered' => "{$watts} W"],
+                'kind' => 'resistive',
+            ];
         }
 
         return (object) [
-            'type' => 'circuit', 'label' => $label,
-            'hot' => (object) $hot, 'neutral' => (object) ['panel' => $panel],
+            'type' => 'circuit',
+            'label' => $label,
+            'hot' => (object) $hot,
+            'neutral' => (object) ['panel' => $panel],
             'breakerA' => (object) ['value' => $breakerA, 'basis' => 'read_off'],
             'cable' => (object) [
-                'size' => (object) ($size === null
-                    ? ['value' => $breakerA <= 15 ? 'awg:14' : ($breakerA <= 20 ? 'awg:12' : 'awg:10'), 'basis' => 'assumed']
-                    : ['value' => $size, 'basis' => 'read_off', 'entered' => substr($size, 4) . ' AWG']),
-                'lengthM' => (object) ($lengthM === null ? ['value' => 5.0, 'basis' => 'assumed'] : ['value' => $lengthM, 'basis' => 'measured', 'entered' => (string) $entered]),
+                'size' =>
+                    (object) ($size === null
+                        ? [
+                            'value' => $breakerA <= 15 ? 'awg:14' : ($breakerA <= 20 ? 'awg:12' : 'awg:10'),
+                            'basis' => 'assumed',
+                        ]
+                        : ['value' => $size, 'basis' => 'read_off', 'entered' => substr($size, 4) . ' AWG']),
+                'lengthM' =>
+                    (object) ($lengthM === null
+                        ? ['value' => 5.0, 'basis' => 'assumed']
+                        : ['value' => $lengthM, 'basis' => 'measured', 'entered' => (string) $entered]),
                 'sheath' => 'nm_b',
             ],
-            'gfci' => $gfci, 'place' => $place, 'loads' => $loads,
+            'gfci' => $gfci,
+            'place' => $place,
+            'loads' => $loads,
         ];
     }
 

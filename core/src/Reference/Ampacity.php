@@ -23,7 +23,9 @@ enum Ampacity: string
     /** Circuits up to this end on 60 °C terminals unless marked: NFPA 70 110.14(C), from memory. */
     private const COOL_TERMINALS_A = 100.0;
 
-    /** A device may stand above the ampacity of what it protects by this share, where no standard size fits: ABYC E-11. */
+    /**
+     * A device may stand above the ampacity of what it protects by this share, where no standard size fits: ABYC E-11.
+     */
     private const MARINE_NEXT_SIZE = 1.5;
 
     /** Parallel conductors count together from this size on in the building school: NFPA 70 310.10(G), 1/0. */
@@ -34,10 +36,18 @@ enum Ampacity: string
     {
         [$system, $label] = explode(':', $size->designation);
         $amps = match ($this) {
-            self::Marine => $system === 'awg' ? (ConductorTables::MARINE_AWG[$label] ?? null) : (ConductorTables::MARINE_MM2[$label] ?? null),
-            self::Building => $system === 'awg' ? $this->column($label) : (ConductorTables::METRIC_CONDUIT[$label] ?? null),
-            self::Branch => $system === 'awg' ? (ConductorTables::BUILDING[$label][0] ?? ConductorTables::SMALL_CONDUCTOR_LIMIT[$label] ?? null) : (ConductorTables::METRIC_CONDUIT[$label] ?? null),
-            self::Cord => $system === 'awg' ? (ConductorTables::FLEXIBLE_CORD[$label] ?? null) : (ConductorTables::METRIC_CORD[$label] ?? null),
+            self::Marine => $system === 'awg'
+                ? ConductorTables::MARINE_AWG[$label] ?? null
+                : ConductorTables::MARINE_MM2[$label] ?? null,
+            self::Building => $system === 'awg'
+                ? $this->column($label)
+                : ConductorTables::METRIC_CONDUIT[$label] ?? null,
+            self::Branch => $system === 'awg'
+                ? ConductorTables::BUILDING[$label][0] ?? (ConductorTables::SMALL_CONDUCTOR_LIMIT[$label] ?? null)
+                : ConductorTables::METRIC_CONDUIT[$label] ?? null,
+            self::Cord => $system === 'awg'
+                ? ConductorTables::FLEXIBLE_CORD[$label] ?? null
+                : ConductorTables::METRIC_CORD[$label] ?? null,
         };
 
         return $amps === null ? null : (float) $amps;
@@ -49,7 +59,11 @@ enum Ampacity: string
         $row = ConductorTables::BUILDING[$gauge] ?? null;
 
         // 18 and 16 AWG have no 60 and 75 °C column: 240.4(D) limits them all the same.
-        return $row === null ? (ConductorTables::SMALL_CONDUCTOR_LIMIT[$gauge] ?? null) : ($row[1] > self::COOL_TERMINALS_A ? $row[1] : $row[0]);
+        return $row === null
+            ? ConductorTables::SMALL_CONDUCTOR_LIMIT[$gauge] ?? null
+            : ($row[1] > self::COOL_TERMINALS_A
+                ? $row[1]
+                : $row[0]);
     }
 
     /**
@@ -76,14 +90,20 @@ enum Ampacity: string
         $insulation = $cable->insulationC ?? 105;
         $ambient = $cable->ambientC ?? 30.0;
         $amps = $one * sqrt(max(0, $insulation - 30) / 75);
-        $amps *= $ambient === 50.0 && isset(ConductorTables::MARINE_ENGINE_SPACE[$insulation])
-            ? ConductorTables::MARINE_ENGINE_SPACE[$insulation]
-            : ($ambient <= 30 ? 1.0 : sqrt(max(0.0, $insulation - $ambient) / max(1, $insulation - 30)));
+        $amps *=
+            $ambient === 50.0 && isset(ConductorTables::MARINE_ENGINE_SPACE[$insulation])
+                ? ConductorTables::MARINE_ENGINE_SPACE[$insulation]
+                : ($ambient <= 30
+                    ? 1.0
+                    : sqrt(max(0.0, $insulation - $ambient) / max(1, $insulation - 30)));
 
         return $amps * self::bundle(ConductorTables::MARINE_BUNDLE, $cable->bundled);
     }
 
-    /** The least of the insulation's own column, corrected, and the terminals' column as it stands: NFPA 70 110.14(C), 310.15. */
+    /**
+     * The least of the insulation's own column, corrected, and the terminals' column as it stands: NFPA 70 110.14(C),
+     * 310.15.
+     */
     private function building(Cable $cable, float $one): float
     {
         [$system, $label] = explode(':', $cable->size->designation);
@@ -93,7 +113,10 @@ enum Ampacity: string
             default => 0,
         };
         $temperature = [60, 75, 90][$column];
-        $own = $system === 'awg' && $this !== self::Cord ? (float) (ConductorTables::BUILDING[$label][$column] ?? $one) : $one;
+        $own =
+            $system === 'awg' && $this !== self::Cord
+                ? (float) (ConductorTables::BUILDING[$label][$column] ?? $one)
+                : $one;
         $ambient = $cable->ambientC ?? 30.0;
         $own *= sqrt(max(0.0, $temperature - $ambient) / ($temperature - 30));
 
@@ -125,7 +148,11 @@ enum Ampacity: string
             return null;
         }
         $gauge = explode(':', $cable->size->designation)[1];
-        if (($this === self::Branch || $this === self::Building) && $cable->size->isAwg() && isset(ConductorTables::SMALL_CONDUCTOR_LIMIT[$gauge])) {
+        if (
+            ($this === self::Branch || $this === self::Building) &&
+            $cable->size->isAwg() &&
+            isset(ConductorTables::SMALL_CONDUCTOR_LIMIT[$gauge])
+        ) {
             return min($ampacity, (float) ConductorTables::SMALL_CONDUCTOR_LIMIT[$gauge] * $cable->parallel);
         }
         if ($this === self::Cord || $receptacles) {
@@ -133,7 +160,9 @@ enum Ampacity: string
         }
         foreach (ConductorTables::STANDARD_RATINGS as $rating) {
             if ($rating >= $ampacity - 1e-9) {
-                return $this === self::Marine && $rating > self::MARINE_NEXT_SIZE * $ampacity ? $ampacity : (float) $rating;
+                return $this === self::Marine && $rating > self::MARINE_NEXT_SIZE * $ampacity
+                    ? $ampacity
+                    : (float) $rating;
             }
         }
 
@@ -142,12 +171,16 @@ enum Ampacity: string
 
     public function source(): Source
     {
-        return Source::recalled(match ($this) {
-            self::Marine => 'ABYC E-11 / ISO 10133, 105 °C insulation, 30 °C free air, not bundled',
-            self::Building => 'NFPA 70 table 310.16, copper, by 110.14(C) the 60 °C column up to 100 A, the 75 °C column above',
-            self::Branch => 'NFPA 70 table 310.16, 60 °C column by 334.80; mm²: BS 7671 table 4D1A',
-            self::Cord => 'NFPA 70 table 400.5(A)(1), two current-carrying conductors; mm²: BS 7671 table 4F3A',
-        });
+        return Source::recalled(
+            match ($this) {
+                self::Marine => 'ABYC E-11 / ISO 10133, 105 °C insulation, 30 °C free air, not bundled',
+                self::Building
+                    => 'NFPA 70 table 310.16, copper, by 110.14(C) the 60 °C column up to 100 A, the 75 °C ' .
+                    'column above',
+                self::Branch => 'NFPA 70 table 310.16, 60 °C column by 334.80; mm²: BS 7671 table 4D1A',
+                self::Cord => 'NFPA 70 table 400.5(A)(1), two current-carrying conductors; mm²: BS 7671 table 4F3A',
+            },
+        );
     }
 
     public function label(): string

@@ -38,7 +38,10 @@ enum Chemistry: string
         };
     }
 
-    /** Rested open-circuit volts of a 12 V battery that is full, half or low (about a tenth of lithium, a third of lead left). */
+    /**
+     * Rested open-circuit volts of a 12 V battery that is full, half or low (about a tenth of lithium, a third of lead
+     * left).
+     */
     public function restV(string $charge): float
     {
         return match ([$this === self::Lfp, $charge]) {
@@ -68,7 +71,7 @@ enum Chemistry: string
      */
     public function typicalOhm(float $capacityAh): float
     {
-        return $this->typicalOhmAt100Ah() * (0.5 + 0.5 * 100 / max(1.0, $capacityAh));
+        return $this->typicalOhmAt100Ah() * (0.5 + (0.5 * 100) / max(1.0, $capacityAh));
     }
 
     private function typicalOhmAt100Ah(): float

@@ -24,11 +24,14 @@ final readonly class ConductorSize
      */
     public static function of(string $designation): self
     {
-        return self::all()[$designation] ?? throw new InvalidArgumentException(sprintf(
-            '"%s" is not a conductor size; write for example %s.',
-            $designation,
-            'awg:12, awg:4/0 or mm2:35',
-        ));
+        return self::all()[$designation] ??
+            throw new InvalidArgumentException(
+                sprintf(
+                    '"%s" is not a conductor size; write for example %s.',
+                    $designation,
+                    'awg:12, awg:4/0 or mm2:35',
+                ),
+            );
     }
 
     public static function exists(string $designation): bool
@@ -53,7 +56,7 @@ final readonly class ConductorSize
                 'awg:' . $gauge,
                 self::awgAreaMm2($number),
                 // Table 8 gives 75 °C; its own note: R2 = R1 [1 + 0.00323 (T2 - 75)].
-                $ohmPerKft75C / 304.8 * (1 + ConductorTables::ALPHA_CU_75C * (20 - 75)),
+                ($ohmPerKft75C / 304.8) * (1 + ConductorTables::ALPHA_CU_75C * (20 - 75)),
             );
         }
         foreach (ConductorTables::MM2 as $mm2 => $ohmPerKm20C) {
@@ -71,8 +74,8 @@ final readonly class ConductorSize
     public function ohm(float $lengthM, float $temperatureC): float
     {
         $ohmPerM = $this->isAwg()
-            ? $this->ohmPerM20C / (1 + ConductorTables::ALPHA_CU_75C * (20 - 75))
-                * (1 + ConductorTables::ALPHA_CU_75C * ($temperatureC - 75))
+            ? ($this->ohmPerM20C / (1 + ConductorTables::ALPHA_CU_75C * (20 - 75))) *
+                (1 + ConductorTables::ALPHA_CU_75C * ($temperatureC - 75))
             : $this->ohmPerM20C * (1 + ConductorTables::ALPHA_CU_20C * ($temperatureC - 20));
 
         return $ohmPerM * $lengthM;
@@ -86,9 +89,7 @@ final readonly class ConductorSize
     /** As said in the workshop: "4/0 AWG", "35 mm²". */
     public function spoken(): string
     {
-        return $this->isAwg()
-            ? substr($this->designation, 4) . ' AWG'
-            : substr($this->designation, 4) . ' mm²';
+        return $this->isAwg() ? substr($this->designation, 4) . ' AWG' : substr($this->designation, 4) . ' mm²';
     }
 
     /** Area of an AWG number (1/0 is 0, 2/0 is -1 …): ASTM B258, d(in) = 0.005 × 92^((36-n)/39). */
@@ -96,6 +97,6 @@ final readonly class ConductorSize
     {
         $diameterMm = 25.4 * 0.005 * 92 ** ((36 - $number) / 39);
 
-        return M_PI / 4 * $diameterMm ** 2;
+        return (M_PI / 4) * $diameterMm ** 2;
     }
 }

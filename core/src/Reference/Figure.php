@@ -21,8 +21,13 @@ final readonly class Figure
     public function toArray(): array
     {
         return [
-            'label' => $this->label, 'value' => round($this->value, 4), 'unit' => $this->unit, 'limit' => $this->limit === null ? null : round($this->limit, 4),
-            'arithmetic' => $this->arithmetic, 'source' => $this->source->text(), 'assumed' => $this->assumed,
+            'label' => $this->label,
+            'value' => round($this->value, 4),
+            'unit' => $this->unit,
+            'limit' => $this->limit === null ? null : round($this->limit, 4),
+            'arithmetic' => $this->arithmetic,
+            'source' => $this->source->text(),
+            'assumed' => $this->assumed,
         ];
     }
 }

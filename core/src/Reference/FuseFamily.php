@@ -30,8 +30,50 @@ enum FuseFamily: string
     public function ratingsA(): array
     {
         return match ($this) {
-            self::ClassT => [30, 40, 50, 60, 70, 80, 90, 100, 110, 125, 150, 175, 200, 225, 250, 300, 350, 400, 450, 500, 600],
-            self::BoltDown => [35, 40, 50, 60, 80, 100, 130, 150, 175, 200, 225, 250, 300, 325, 350, 400, 500, 600, 750],
+            self::ClassT => [
+                30,
+                40,
+                50,
+                60,
+                70,
+                80,
+                90,
+                100,
+                110,
+                125,
+                150,
+                175,
+                200,
+                225,
+                250,
+                300,
+                350,
+                400,
+                450,
+                500,
+                600,
+            ],
+            self::BoltDown => [
+                35,
+                40,
+                50,
+                60,
+                80,
+                100,
+                130,
+                150,
+                175,
+                200,
+                225,
+                250,
+                300,
+                325,
+                350,
+                400,
+                500,
+                600,
+                750,
+            ],
             self::OnPost => [30, 40, 50, 60, 75, 80, 90, 100, 125, 150, 175, 200, 225, 250, 300],
             self::AutomotiveBolt => [60, 80, 100, 125, 150, 175, 200, 225, 250, 300, 350, 400, 500],
             self::Blade => [1, 2, 3, 4, 5, 7.5, 10, 15, 20, 25, 30, 35, 40],
@@ -63,7 +105,10 @@ enum FuseFamily: string
         return null;
     }
 
-    /** Highest system voltage the family is made for at all, V; between the last listed figure and this the label decides. */
+    /**
+     * Highest system voltage the family is made for at all, V; between the last listed figure and this the label
+     * decides.
+     */
     public function highestV(): float
     {
         return match ($this) {
@@ -75,10 +120,15 @@ enum FuseFamily: string
         };
     }
 
-    /** Up to this short circuit its figure needs no second look, A: the on-post type is listed at 14 V, a lithium bank charges at more. */
+    /**
+     * Up to this short circuit its figure needs no second look, A: the on-post type is listed at 14 V, a lithium bank
+     * charges at more.
+     */
     public function plainlyA(float $highestV): ?float
     {
-        return $this === self::OnPost && $highestV > 14.0 && $highestV <= 16.0 ? 5000.0 : $this->interruptingA($highestV);
+        return $this === self::OnPost && $highestV > 14.0 && $highestV <= 16.0
+            ? 5000.0
+            : $this->interruptingA($highestV);
     }
 
     public function source(): Source

@@ -12,13 +12,11 @@ namespace Hollin\Core\Reference;
  */
 final readonly class Source
 {
-    private function __construct(
-        public string $title,
-        public bool $fromMemory,
-        public bool $uncertain = false,
-    ) {}
+    private function __construct(public string $title, public bool $fromMemory, public bool $uncertain = false) {}
 
-    /** Recalled, and not with the certainty of a printed table: right in order of magnitude, the part's own sheet rules. */
+    /**
+     * Recalled, and not with the certainty of a printed table: right in order of magnitude, the part's own sheet rules.
+     */
     public static function uncertain(string $title): self
     {
         return new self($title, true, true);
@@ -41,6 +39,7 @@ final readonly class Source
 
     public function text(): string
     {
-        return $this->title . ($this->uncertain ? ' (value from memory, uncertain)' : ($this->fromMemory ? ' (value from memory)' : ''));
+        return $this->title .
+            ($this->uncertain ? ' (value from memory, uncertain)' : ($this->fromMemory ? ' (value from memory)' : ''));
     }
 }

@@ -23,7 +23,7 @@ final class TripCurve
         if ($times < self::NEVER) {
             return null;
         }
-        $heat = ($times ** 2 - 1);
+        $heat = $times ** 2 - 1;
 
         return match ($what) {
             'breaker' => $times >= self::MAGNET ? 0.02 : max(0.02, 120 / $heat),

@@ -20,7 +20,9 @@ final readonly class AcRun
     /** Conductor temperature of drop checks, °C. */
     private const DROP_C = 75.0;
 
-    /** Drop along one branch or feeder that is worth a word, as a share: NFPA 70 210.19 informational note, from memory. */
+    /**
+     * Drop along one branch or feeder that is worth a word, as a share: NFPA 70 210.19 informational note, from memory.
+     */
     private const DROP_SHARE = 0.03;
 
     private const VOLTS = 120.0;
@@ -57,7 +59,11 @@ final readonly class AcRun
         foreach ($rig->currents()->amps as $s => $scenarios) {
             foreach ($scenarios as $title => $amps) {
                 if (($amps["{$element->component}.hot"] ?? 0.0) > $carried) {
-                    [$carried, $scenario, $state] = [$amps["{$element->component}.hot"], $rig->needs->scenarios[$title]['title'] ?? $title, $rig->named[$s]->title];
+                    [$carried, $scenario, $state] = [
+                        $amps["{$element->component}.hot"],
+                        $rig->needs->scenarios[$title]['title'] ?? $title,
+                        $rig->named[$s]->title,
+                    ];
                 }
             }
         }
@@ -65,11 +71,27 @@ final readonly class AcRun
         $suits = $arriving === null ? null : self::smallest($arriving, $carried, $cable->lengthM, $school);
 
         return [
-            'component' => $element->component, 'label' => $rig->graph->label($element->component), 'kind' => $part?->is('circuit') === true ? 'branch' : ($part?->is('inlet') === true ? 'cord' : 'feeder'),
-            'size' => $cable->size->designation, 'lengthM' => $cable->lengthM, 'arrivingA' => $arriving === null || is_infinite($arriving) ? null : round($arriving, 1),
-            'limitA' => $limit, 'holds' => $arriving === null || ($limit !== null && $arriving <= $limit + 1e-9), 'carriedA' => round($carried, 2), 'scenario' => $scenario, 'state' => $state,
-            'dropV' => round($dropV, 3), 'dropLimitV' => self::DROP_SHARE * self::VOLTS, 'suits' => $suits?->designation,
-            'arithmetic' => sprintf('2 × %.1f A × %.1f m × %.4f mΩ/m at 75 °C = %.2f V', $carried, $cable->lengthM, $cable->size->ohm(1, self::DROP_C) * 1000, $dropV),
+            'component' => $element->component,
+            'label' => $rig->graph->label($element->component),
+            'kind' => $part?->is('circuit') === true ? 'branch' : ($part?->is('inlet') === true ? 'cord' : 'feeder'),
+            'size' => $cable->size->designation,
+            'lengthM' => $cable->lengthM,
+            'arrivingA' => $arriving === null || is_infinite($arriving) ? null : round($arriving, 1),
+            'limitA' => $limit,
+            'holds' => $arriving === null || ($limit !== null && $arriving <= $limit + 1e-9),
+            'carriedA' => round($carried, 2),
+            'scenario' => $scenario,
+            'state' => $state,
+            'dropV' => round($dropV, 3),
+            'dropLimitV' => self::DROP_SHARE * self::VOLTS,
+            'suits' => $suits?->designation,
+            'arithmetic' => sprintf(
+                '2 × %.1f A × %.1f m × %.4f mΩ/m at 75 °C = %.2f V',
+                $carried,
+                $cable->lengthM,
+                $cable->size->ohm(1, self::DROP_C) * 1000,
+                $dropV,
+            ),
             'source' => $school->source()->text(),
         ];
     }
@@ -79,7 +101,11 @@ final readonly class AcRun
     {
         foreach (ConductorSize::all() as $size) {
             $limit = $size->isAwg() ? $school->largestDevice(new Cable($size, $lengthM, 'nm_b', 1)) : null;
-            if ($limit !== null && $limit >= $arriving - 1e-9 && 2 * $carried * $size->ohm($lengthM, self::DROP_C) <= self::DROP_SHARE * self::VOLTS) {
+            if (
+                $limit !== null &&
+                $limit >= $arriving - 1e-9 &&
+                2 * $carried * $size->ohm($lengthM, self::DROP_C) <= self::DROP_SHARE * self::VOLTS
+            ) {
                 return $size;
             }
         }

@@ -17,12 +17,24 @@ final class BondCount implements StateRule, Claims
             'bond_count',
             Severity::Danger,
             'Two neutral-ground bonds',
-            'Each energised system has exactly one neutral-ground bond, at its source. With two, load current shares the frame and the grounds and an upstream GFCI trips; with none, a line-to-case fault trips nothing.',
+            'Each energised system has exactly one neutral-ground bond, at its source. With two, load ' .
+                'current shares the frame and the grounds and an upstream GFCI trips; with none, a line-to-case ' .
+                'fault trips nothing.',
             Source::recalled('NFPA 70 551.54 and 250.30; UL 458 for the inverter\'s own bond'),
             [
-                Sample::found('a bonding screw left in the main panel', Sample::survey('main_panel', '/bondScrew', ['value' => true, 'basis' => 'read_off'])),
-                Sample::found('common neutral: the pedestal\'s bond stays connected while inverting on a dead pedestal', Sample::choose('in_line', ['neutral' => 'common'])),
-                Sample::found('no bond while inverting', Sample::choose('in_line'), Sample::set('inverter', '/bond', 'none')),
+                Sample::found(
+                    'a bonding screw left in the main panel',
+                    Sample::survey('main_panel', '/bondScrew', ['value' => true, 'basis' => 'read_off']),
+                ),
+                Sample::found(
+                    'common neutral: the pedestal\'s bond stays connected while inverting on a dead pedestal',
+                    Sample::choose('in_line', ['neutral' => 'common']),
+                ),
+                Sample::found(
+                    'no bond while inverting',
+                    Sample::choose('in_line'),
+                    Sample::set('inverter', '/bond', 'none'),
+                ),
                 Sample::silent('switched neutral, bonding relay', Sample::choose('in_line')),
                 Sample::silent('as found, neutral floats in the panel'),
             ],
@@ -38,9 +50,18 @@ final class BondCount implements StateRule, Claims
             if (count($bonds) === 1 && $source->neutral !== 'half') {
                 continue;
             }
-            $where = array_values(array_unique(array_map(fn(string $b): string => $rig->graph->elements[$b]->component, $bonds)));
+            $where = array_values(
+                array_unique(array_map(fn(string $b): string => $rig->graph->elements[$b]->component, $bonds)),
+            );
             $paths = array_map(fn(string $b): array => [$source->b, $rig->graph->elements[$b]->a], $bonds);
-            $figure = new Figure('Bonds', count($bonds), '', 'closed bonds between its neutral and ground', Source::computed('connectivity, bonds not followed through'), 1.0);
+            $figure = new Figure(
+                'Bonds',
+                count($bonds),
+                '',
+                'closed bonds between its neutral and ground',
+                Source::computed('connectivity, bonds not followed through'),
+                1.0,
+            );
             if ($source->neutral === 'half') {
                 array_push($hits, ...self::onHalf($rig, $source, $bonds, $figure, $paths));
             }
@@ -53,8 +74,16 @@ final class BondCount implements StateRule, Claims
                 $hits[] = new Hit(
                     "none|{$id}",
                     $own
-                        ? sprintf('%s floats and feeds only its own outlets: a first line-to-case fault trips nothing and is not noticed, a second one is a shock.', ucfirst($rig->graph->label($source->component)))
-                        : sprintf('While %s feeds the fixed wiring nothing bonds neutral to ground: the first line-to-case fault trips nothing.', $rig->graph->label($source->component)),
+                        ? sprintf(
+                            '%s floats and feeds only its own outlets: a first line-to-case fault trips ' .
+                                'nothing and is not noticed, a second one is a shock.',
+                            ucfirst($rig->graph->label($source->component)),
+                        )
+                        : sprintf(
+                            'While %s feeds the fixed wiring nothing bonds neutral to ground: the first ' .
+                                'line-to-case fault trips nothing.',
+                            $rig->graph->label($source->component),
+                        ),
                     [$source->component],
                     [$figure],
                     self::bondRemedies($rig, $source->component),
@@ -75,7 +104,13 @@ final class BondCount implements StateRule, Claims
                 }
                 $hits[] = new Hit(
                     self::key($rig, $bond, $source->component),
-                    sprintf('The system fed by %s has %d bonds: at %s. Part of every load\'s current returns through frame and grounds.', $rig->graph->label($source->component), count($bonds), implode(' and at ', array_map($rig->graph->label(...), $where))),
+                    sprintf(
+                        'The system fed by %s has %d bonds: at %s. Part of every load\'s current returns ' .
+                            'through frame and grounds.',
+                        $rig->graph->label($source->component),
+                        count($bonds),
+                        implode(' and at ', array_map($rig->graph->label(...), $where)),
+                    ),
                     array_values(array_unique([$owner, $source->component, ...$where])),
                     [$figure],
                     self::remedies($rig, $bond, $source->component),
@@ -104,8 +139,13 @@ final class BondCount implements StateRule, Claims
      * @param list<array{string, string}> $paths
      * @return list<Hit>
      */
-    private static function onHalf(Examination $rig, \Hollin\Core\Network\Source $source, array $bonds, Figure $figure, array $paths): array
-    {
+    private static function onHalf(
+        Examination $rig,
+        \Hollin\Core\Network\Source $source,
+        array $bonds,
+        Figure $figure,
+        array $paths,
+    ): array {
         return array_map(function (string $bond) use ($rig, $source, $figure, $paths): Hit {
             $owner = $rig->graph->elements[$bond]->component;
             $unit = $rig->graph->partAt($source->component);
@@ -117,7 +157,9 @@ final class BondCount implements StateRule, Claims
                     '%s bonds the neutral of %s, %s: half its output is shorted to the case.',
                     ucfirst($rig->graph->label($owner)),
                     $rig->graph->label($source->component),
-                    $unknown ? 'of which nobody knows that it may be bonded' : 'whose both wires are driven at half the voltage',
+                    $unknown
+                        ? 'of which nobody knows that it may be bonded'
+                        : 'whose both wires are driven at half the voltage',
                 ),
                 [$owner, $source->component],
                 [$figure],
@@ -156,9 +198,20 @@ final class BondCount implements StateRule, Claims
     public function claims(Examination $rig): array
     {
         $claims = [new Claim('two|', 'two neutral-ground bonds')];
-        $own = array_filter($rig->graph->sources, fn(\Hollin\Core\Network\Source $s): bool => $s->kind === 'ac' && $s->forming && $s->device !== null && $s->neutral !== 'half');
+        $own = array_filter(
+            $rig->graph->sources,
+            fn(\Hollin\Core\Network\Source $s): bool => $s->kind === 'ac' &&
+                $s->forming &&
+                $s->device !== null &&
+                $s->neutral !== 'half',
+        );
         foreach ($own as $source) {
-            $claims[] = new Claim("none|{$source->id}", count($own) === 1 ? 'no bond while inverting' : "no bond while {$rig->graph->label($source->component)} runs");
+            $claims[] = new Claim(
+                "none|{$source->id}",
+                count($own) === 1
+                    ? 'no bond while inverting'
+                    : "no bond while {$rig->graph->label($source->component)} runs",
+            );
         }
 
         return $claims;
@@ -169,21 +222,35 @@ final class BondCount implements StateRule, Claims
     {
         $component = $rig->graph->partAt($rig->graph->elements[$bond]->component);
         if ($component?->is('panel') === true) {
-            return [Remedy::set(
-                "Take the bonding screw out of {$component->label}",
-                'its neutral floats, as it must in a vehicle',
-                $component->id,
-                '/bondScrew',
-                ['value' => false, 'basis' => 'told'],
-            )];
+            return [
+                Remedy::set(
+                    "Take the bonding screw out of {$component->label}",
+                    'its neutral floats, as it must in a vehicle',
+                    $component->id,
+                    '/bondScrew',
+                    ['value' => false, 'basis' => 'told'],
+                ),
+            ];
         }
         $remedies = [];
         foreach ($rig->graph->partsOf('inverter_charger') as $inverter) {
             if ($inverter->text('neutral') === 'common') {
-                $remedies[] = Remedy::set("Use a unit that switches its neutral for {$inverter->label}", 'the pedestal\'s bond is cut off while inverting', $inverter->id, '/neutral', 'switched');
+                $remedies[] = Remedy::set(
+                    "Use a unit that switches its neutral for {$inverter->label}",
+                    'the pedestal\'s bond is cut off while inverting',
+                    $inverter->id,
+                    '/neutral',
+                    'switched',
+                );
             }
             if ($inverter->text('bond') === 'fixed') {
-                $remedies[] = Remedy::set("Use a unit with a bonding relay for {$inverter->label}", 'its bond opens when shore passes through', $inverter->id, '/bond', 'relay');
+                $remedies[] = Remedy::set(
+                    "Use a unit with a bonding relay for {$inverter->label}",
+                    'its bond opens when shore passes through',
+                    $inverter->id,
+                    '/bond',
+                    'relay',
+                );
             }
         }
 
@@ -195,14 +262,38 @@ final class BondCount implements StateRule, Claims
     {
         $inverter = $rig->graph->partAt($source);
         if ($inverter !== null && $inverter->is('inverter') && $inverter->text('neutral') === 'floating') {
-            return [Remedy::set("Bond the neutral of {$inverter->label} at the unit", 'only as its instructions say: its own jumper, or a plug made for it', $source, '/neutral', 'bonded')];
+            return [
+                Remedy::set(
+                    "Bond the neutral of {$inverter->label} at the unit",
+                    'only as its instructions say: its own jumper, or a plug made for it',
+                    $source,
+                    '/neutral',
+                    'bonded',
+                ),
+            ];
         }
         if ($inverter !== null && $inverter->is('generator') && $inverter->text('bond') === 'floating') {
-            return [Remedy::set("Use a bonding plug in {$inverter->label}", 'one bond, at the source; only with a set that floats', $source, '/bond', 'plug')];
+            return [
+                Remedy::set(
+                    "Use a bonding plug in {$inverter->label}",
+                    'one bond, at the source; only with a set that floats',
+                    $source,
+                    '/bond',
+                    'plug',
+                ),
+            ];
         }
 
         return $inverter?->is('inverter_charger') === true
-            ? [Remedy::set("Use a unit with a bonding relay for {$inverter->label}", 'one bond while inverting, none while passing through', $source, '/bond', 'relay')]
+            ? [
+                Remedy::set(
+                    "Use a unit with a bonding relay for {$inverter->label}",
+                    'one bond while inverting, none while passing through',
+                    $source,
+                    '/bond',
+                    'relay',
+                ),
+            ]
             : [];
     }
 }

@@ -13,15 +13,26 @@ final class BoxFill implements RigRule
 {
     public static function definition(): Definition
     {
-        $box = fn(int $volume): array => Sample::add('box', ['type' => 'splice_box', 'label' => 'Splice box', 'volumeCm3' => $volume]);
+        $box = fn(int $volume): array => Sample::add('box', [
+            'type' => 'splice_box',
+            'label' => 'Splice box',
+            'volumeCm3' => $volume,
+        ]);
         $in = Sample::survey('feeder_main', '/to', ['at' => 'box', 'port' => 'in']);
-        $out = Sample::add('box_out', ['type' => 'feeder', 'label' => 'Box to panel', 'from' => ['at' => 'box', 'port' => 'out'], 'to' => ['at' => 'main_panel', 'port' => 'line'], 'cable' => ['size' => 'awg:10', 'lengthM' => 1]]);
+        $out = Sample::add('box_out', [
+            'type' => 'feeder',
+            'label' => 'Box to panel',
+            'from' => ['at' => 'box', 'port' => 'out'],
+            'to' => ['at' => 'main_panel', 'port' => 'line'],
+            'cable' => ['size' => 'awg:10', 'lengthM' => 1],
+        ]);
 
         return new Definition(
             'box_fill',
             Severity::Warning,
             'Splice box too small',
-            'Each insulated conductor counts by its gauge, all equipment grounds together once (and a quarter more for each above four), clamps inside once.',
+            'Each insulated conductor counts by its gauge, all equipment grounds together once (and a ' .
+                'quarter more for each above four), clamps inside once.',
             Source::recalled('NFPA 70 314.16(B) and table 314.16(B)'),
             [
                 Sample::found('two 10 AWG cables in a shallow box', $box(150), $in, $out),
@@ -42,7 +53,15 @@ final class BoxFill implements RigRule
                     sprintf('%s has %.0f cm³; its conductors need %.0f cm³.', $box->label, $has, $needed->cm3),
                     [$id],
                     [new Figure('Volume needed', $needed->cm3, 'cm³', $needed->arithmetic, BoxVolume::source(), $has)],
-                    [Remedy::set(sprintf('Use a box of %d cm³', (int) ceil($needed->cm3 / 10) * 10), 'room for every splice', $id, '/volumeCm3', ['value' => (int) ceil($needed->cm3 / 10) * 10, 'basis' => 'told'])],
+                    [
+                        Remedy::set(
+                            sprintf('Use a box of %d cm³', (int) ceil($needed->cm3 / 10) * 10),
+                            'room for every splice',
+                            $id,
+                            '/volumeCm3',
+                            ['value' => (int) ceil($needed->cm3 / 10) * 10, 'basis' => 'told'],
+                        ),
+                    ],
                 );
             }
         }

@@ -15,17 +15,30 @@ final class ChargeHeldBack implements RigRule
 {
     public static function definition(): Definition
     {
-        $little = ['kind' => 'set_need', 'path' => '/scenarios/little', 'value' => ['title' => 'Fridge', 'running' => ['c_fridge.element' => true]]];
+        $little = [
+            'kind' => 'set_need',
+            'path' => '/scenarios/little',
+            'value' => ['title' => 'Fridge', 'running' => ['c_fridge.element' => true]],
+        ];
 
         return new Definition(
             'charge_held_back',
             Severity::Advice,
             'Charging held back by the input limit',
-            'An input-current limit set for a small supply stays set on a large one. What the loads take is taken from the charger first.',
+            'An input-current limit set for a small supply stays set on a large one. What the loads take is ' .
+                'taken from the charger first.',
             Source::commonPractice(),
             [
-                Sample::found('limit left at 12 A', $little, Sample::choose('in_line', ['inputLimitA' => 12, 'chargerA' => 100])),
-                Sample::silent('limit as large as the supply', $little, Sample::choose('in_line', ['inputLimitA' => 30, 'chargerA' => 60])),
+                Sample::found(
+                    'limit left at 12 A',
+                    $little,
+                    Sample::choose('in_line', ['inputLimitA' => 12, 'chargerA' => 100]),
+                ),
+                Sample::silent(
+                    'limit as large as the supply',
+                    $little,
+                    Sample::choose('in_line', ['inputLimitA' => 30, 'chargerA' => 60]),
+                ),
             ],
         );
     }
@@ -54,9 +67,27 @@ final class ChargeHeldBack implements RigRule
                     }
                     $hits[$id] ??= new Hit(
                         $id,
-                        sprintf('In "%s" on %g A the limit of %g A leaves the charger of %s %.1f A of the %.1f A it could take.', $rig->needs->scenarios[$scenario]['title'], $supply, $unit->inputLimitA, $rig->graph->label($id), $left, $could),
+                        sprintf(
+                            'In "%s" on %g A the limit of %g A leaves the charger of %s %.1f A of the %.1f A ' .
+                                'it could take.',
+                            $rig->needs->scenarios[$scenario]['title'],
+                            $supply,
+                            $unit->inputLimitA,
+                            $rig->graph->label($id),
+                            $left,
+                            $could,
+                        ),
                         [$id],
-                        [new Figure('Left for charging', $left, 'A', sprintf('%g A limit − %.1f A passing through', $unit->inputLimitA, $through), Source::computed('arithmetic'), $could)],
+                        [
+                            new Figure(
+                                'Left for charging',
+                                $left,
+                                'A',
+                                sprintf('%g A limit − %.1f A passing through', $unit->inputLimitA, $through),
+                                Source::computed('arithmetic'),
+                                $could,
+                            ),
+                        ],
                         self::higher($rig, $rig->settled[$state]->situation, $unit, $supply),
                         state: $state,
                     );
@@ -67,13 +98,31 @@ final class ChargeHeldBack implements RigRule
         return array_values($hits);
     }
 
-    /** @return list<Remedy> a limit as high as the supply, but never past what a cable, an inlet or a cord on the way may carry */
+    /**
+     * @return list<Remedy> a limit as high as the supply, but never past what a cable, an inlet or a cord on the way
+     *      may carry
+     */
     private static function higher(Examination $rig, Situation $situation, PowerConverter $unit, float $supplyA): array
     {
         $source = $situation->workingSource($unit->input[0], $unit->input[1]);
-        $way = $source === null ? [] : Path::between($situation, $rig->graph->sources[$source]->a, $unit->input[0])['elements'];
-        $limit = floor(min($supplyA, Devices::leastOf(array_map(fn(string $id): Element => $rig->graph->elements[$id], $way))));
+        $way =
+            $source === null
+                ? []
+                : Path::between($situation, $rig->graph->sources[$source]->a, $unit->input[0])['elements'];
+        $limit = floor(
+            min($supplyA, Devices::leastOf(array_map(fn(string $id): Element => $rig->graph->elements[$id], $way))),
+        );
 
-        return $limit <= $unit->inputLimitA ? [] : [Remedy::set(sprintf('Set the input limit to %g A', $limit), 'set it back on a smaller supply', $unit->component, '/inputLimitA', $limit)];
+        return $limit <= $unit->inputLimitA
+            ? []
+            : [
+                Remedy::set(
+                    sprintf('Set the input limit to %g A', $limit),
+                    'set it back on a smaller supply',
+                    $unit->component,
+                    '/inputLimitA',
+                    $limit,
+                ),
+            ];
     }
 }

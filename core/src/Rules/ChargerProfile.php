@@ -17,11 +17,20 @@ final class ChargerProfile implements RigRule
             'charger_profile',
             Severity::Warning,
             'Charger does not suit the chemistry',
-            'A lead profile leaves lithium part full and may equalise it; a lithium profile overcharges lead or never finishes it. When the chemistry changes, every charger is looked at again.',
+            'A lead profile leaves lithium part full and may equalise it; a lithium profile overcharges lead ' .
+                'or never finishes it. When the chemistry changes, every charger is looked at again.',
             Source::recalled('battery makers\' sheets; the maker\'s sheet wins'),
             [
-                Sample::found('a lead converter left on a lithium bank', Sample::survey('converter', '/profile', 'lead'), Sample::choose('subpanel', ['circuits' => ['c_outlets' => true], 'converter' => 'left'])),
-                Sample::silent('replaced by one for lithium', Sample::survey('converter', '/profile', 'lead'), Sample::choose('subpanel', ['circuits' => ['c_outlets' => true], 'converter' => 'replaced'])),
+                Sample::found(
+                    'a lead converter left on a lithium bank',
+                    Sample::survey('converter', '/profile', 'lead'),
+                    Sample::choose('subpanel', ['circuits' => ['c_outlets' => true], 'converter' => 'left']),
+                ),
+                Sample::silent(
+                    'replaced by one for lithium',
+                    Sample::survey('converter', '/profile', 'lead'),
+                    Sample::choose('subpanel', ['circuits' => ['c_outlets' => true], 'converter' => 'replaced']),
+                ),
                 Sample::silent('as found'),
             ],
         );
@@ -39,9 +48,23 @@ final class ChargerProfile implements RigRule
                 if ($wrong && self::charges($rig, $converter, $bank)) {
                     $hits[] = new Hit(
                         "{$id}|{$bank->component}",
-                        sprintf('%s has a %s profile; %s is %s.', $rig->graph->label($id), $profile, $rig->graph->label($bank->component), $bank->chemistry->label()),
+                        sprintf(
+                            '%s has a %s profile; %s is %s.',
+                            $rig->graph->label($id),
+                            $profile,
+                            $rig->graph->label($bank->component),
+                            $bank->chemistry->label(),
+                        ),
                         [$id, $bank->component],
-                        remedies: [Remedy::set("Replace {$rig->graph->label($id)} by one for " . ($lithium ? 'lithium' : 'lead'), 'suited to the bank', $id, '/profile', $lithium ? 'lithium' : 'lead')],
+                        remedies: [
+                            Remedy::set(
+                                "Replace {$rig->graph->label($id)} by one for " . ($lithium ? 'lithium' : 'lead'),
+                                'suited to the bank',
+                                $id,
+                                '/profile',
+                                $lithium ? 'lithium' : 'lead',
+                            ),
+                        ],
                     );
                 }
             }

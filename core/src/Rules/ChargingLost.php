@@ -19,7 +19,10 @@ final class ChargingLost implements RigRule
             'The rig is plugged into a good supply and nothing charges the bank: it runs down while plugged in.',
             Source::commonPractice(),
             [
-                Sample::found('converter out and the charger set to nothing', Sample::choose('in_line', ['converter' => 'removed', 'chargerA' => 0])),
+                Sample::found(
+                    'converter out and the charger set to nothing',
+                    Sample::choose('in_line', ['converter' => 'removed', 'chargerA' => 0]),
+                ),
                 Sample::found('the converter\'s lead lifted', ['kind' => 'survey_remove', 'component' => 'ld_conv']),
                 Sample::silent('the inverter/charger charges', Sample::choose('in_line', ['converter' => 'removed'])),
                 Sample::silent('as found'),
@@ -38,7 +41,8 @@ final class ChargingLost implements RigRule
                 }
                 $charging = array_filter(
                     array_keys($settled->situation->charging()),
-                    fn(string $id): bool => $rig->graph->sources[$id]->limitA > 0 && $settled->situation->joined($rig->graph->sources[$id]->a, $bank->pos),
+                    fn(string $id): bool => $rig->graph->sources[$id]->limitA > 0 &&
+                        $settled->situation->joined($rig->graph->sources[$id]->a, $bank->pos),
                 );
                 if ($charging === []) {
                     $lost[$state] = $rig->named[$state]->title;
@@ -47,7 +51,11 @@ final class ChargingLost implements RigRule
             if ($lost !== []) {
                 $hits[$bank->component] ??= new Hit(
                     $bank->component,
-                    sprintf('Plugged in (%s), nothing charges %s.', implode(', ', $lost), $rig->graph->label($bank->component)),
+                    sprintf(
+                        'Plugged in (%s), nothing charges %s.',
+                        implode(', ', $lost),
+                        $rig->graph->label($bank->component),
+                    ),
                     [$bank->component],
                     state: array_key_first($lost),
                 );
@@ -57,11 +65,16 @@ final class ChargingLost implements RigRule
         return array_values($hits);
     }
 
-    /** Whether a good pedestal or a running generator reaches the rig's circuits: what a surge unit keeps out does not. */
+    /**
+     * Whether a good pedestal or a running generator reaches the rig's circuits: what a surge unit keeps out does not.
+     */
     private static function suppliedFromOutside(Examination $rig, Situation $situation): bool
     {
         foreach ($situation->acSources() as $id => [$hot]) {
-            if ($situation->quality($id) !== 'good' || !isset($rig->graph->supplies[$rig->graph->sources[$id]->component])) {
+            if (
+                $situation->quality($id) !== 'good' ||
+                !isset($rig->graph->supplies[$rig->graph->sources[$id]->component])
+            ) {
                 continue;
             }
             foreach ($rig->graph->circuits as $end) {

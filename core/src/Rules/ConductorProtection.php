@@ -24,7 +24,10 @@ final class ConductorProtection implements RigRule
     /** A tap this short to its own fuse counts as fused at its connection: ABYC E-11, 7 in. */
     private const TAP_M = 0.18;
 
-    /** A feeder tap up to this length carries a third of what the device ahead lets through: NFPA 70 240.21(B)(2), recalled, 25 ft. */
+    /**
+     * A feeder tap up to this length carries a third of what the device ahead lets through: NFPA 70 240.21(B)(2),
+     * recalled, 25 ft.
+     */
     private const TAP_THIRD_M = 7.6;
 
     /** A feeder tap up to this length carries a tenth of it: NFPA 70 240.21(B)(1), recalled, 10 ft. */
@@ -32,27 +35,70 @@ final class ConductorProtection implements RigRule
 
     public static function definition(): Definition
     {
-        $thin = ['size' => ['value' => 'awg:14', 'basis' => 'read_off'], 'lengthM' => ['value' => 4, 'basis' => 'measured'], 'sheath' => 'nm_b'];
+        $thin = [
+            'size' => ['value' => 'awg:14', 'basis' => 'read_off'],
+            'lengthM' => ['value' => 4, 'basis' => 'measured'],
+            'sheath' => 'nm_b',
+        ];
 
         return new Definition(
             'conductor_protection',
             Severity::Danger,
             'Device too large for its conductor',
-            'The overcurrent device ahead of a conductor must not be larger than what the conductor may carry, from every source that can reach it. Small branch conductors have a limit of their own whatever their ampacity.',
+            'The overcurrent device ahead of a conductor must not be larger than what the conductor may ' .
+                'carry, from every source that can reach it. Small branch conductors have a limit of their own ' .
+                'whatever their ampacity.',
             Source::recalled('NFPA 70 240.4(D), 334.80 and 310.16; ABYC E-11 for DC'),
             [
-                Sample::found('14 AWG on a 20 A breaker', Sample::survey('c_outlets', '/breakerA', ['value' => 20, 'basis' => 'read_off'])),
-                Sample::found('a thin battery lead behind a large fuse', Sample::choose('in_line'), Sample::set('ld_disc_bar', '/cable/size', ['value' => 'awg:4', 'basis' => 'told'])),
-                Sample::found('a thin negative behind a large fuse', Sample::choose('in_line'), Sample::set('ld_bank_shunt', '/cable/size', ['value' => 'awg:14', 'basis' => 'told'])),
-                Sample::found('a lead straight from the bank, without a fuse', Sample::choose('in_line'), Sample::set('ld_bar_inv', '/from', 'bank.pos')),
-                Sample::found('pieces that are too long together', Sample::choose('in_line'), Sample::set('ld_bank_fuse', '/cable/lengthM', ['value' => 0.6, 'basis' => 'measured'])),
-                Sample::found('16 AWG on a 15 A breaker', Sample::survey('c_outlets', '/cable/size', ['value' => 'awg:16', 'basis' => 'read_off'])),
-                Sample::found('a thin cable behind the inverter feed', Sample::choose('subpanel', ['circuits' => ['c_outlets' => true]]), Sample::set('inverter_out', '/cable', $thin)),
-                Sample::found('a feeder too thin for the pedestal and for its panel\'s main', Sample::survey('feeder_main', '/cable/size', ['value' => 'awg:12', 'basis' => 'read_off'])),
-                Sample::silent('the same feeder to a smaller main', Sample::survey('feeder_main', '/cable/size', ['value' => 'awg:12', 'basis' => 'read_off']), Sample::survey('main_panel', '/mainA', 20)),
+                Sample::found(
+                    '14 AWG on a 20 A breaker',
+                    Sample::survey('c_outlets', '/breakerA', ['value' => 20, 'basis' => 'read_off']),
+                ),
+                Sample::found(
+                    'a thin battery lead behind a large fuse',
+                    Sample::choose('in_line'),
+                    Sample::set('ld_disc_bar', '/cable/size', ['value' => 'awg:4', 'basis' => 'told']),
+                ),
+                Sample::found(
+                    'a thin negative behind a large fuse',
+                    Sample::choose('in_line'),
+                    Sample::set('ld_bank_shunt', '/cable/size', ['value' => 'awg:14', 'basis' => 'told']),
+                ),
+                Sample::found(
+                    'a lead straight from the bank, without a fuse',
+                    Sample::choose('in_line'),
+                    Sample::set('ld_bar_inv', '/from', 'bank.pos'),
+                ),
+                Sample::found(
+                    'pieces that are too long together',
+                    Sample::choose('in_line'),
+                    Sample::set('ld_bank_fuse', '/cable/lengthM', ['value' => 0.6, 'basis' => 'measured']),
+                ),
+                Sample::found(
+                    '16 AWG on a 15 A breaker',
+                    Sample::survey('c_outlets', '/cable/size', ['value' => 'awg:16', 'basis' => 'read_off']),
+                ),
+                Sample::found(
+                    'a thin cable behind the inverter feed',
+                    Sample::choose('subpanel', ['circuits' => ['c_outlets' => true]]),
+                    Sample::set('inverter_out', '/cable', $thin),
+                ),
+                Sample::found(
+                    'a feeder too thin for the pedestal and for its panel\'s main',
+                    Sample::survey('feeder_main', '/cable/size', ['value' => 'awg:12', 'basis' => 'read_off']),
+                ),
+                Sample::silent(
+                    'the same feeder to a smaller main',
+                    Sample::survey('feeder_main', '/cable/size', ['value' => 'awg:12', 'basis' => 'read_off']),
+                    Sample::survey('main_panel', '/mainA', 20),
+                ),
                 Sample::silent('12 AWG on a 20 A breaker'),
                 Sample::silent('the usual bank chain', Sample::choose('in_line')),
-                Sample::silent('3/0 behind the next standard size', Sample::choose('in_line'), Sample::set('ld_bar_inv', '/cable/size', ['value' => 'awg:3/0', 'basis' => 'told'])),
+                Sample::silent(
+                    '3/0 behind the next standard size',
+                    Sample::choose('in_line'),
+                    Sample::set('ld_bar_inv', '/cable/size', ['value' => 'awg:3/0', 'basis' => 'told']),
+                ),
             ],
         );
     }
@@ -67,7 +113,7 @@ final class ConductorProtection implements RigRule
                 continue;
             }
             $back = Walk::direct($element) ? $negative->through($element) : null;
-            [$amps, $device] = $back ?? $this->arriving($rig, $element) ?? [0.0, ''];
+            [$amps, $device] = $back ?? ($this->arriving($rig, $element) ?? [0.0, '']);
             if ($amps <= 0 || is_infinite($amps)) {
                 // What no device limits at all is told by its length, from the post on.
                 continue;
@@ -75,10 +121,20 @@ final class ConductorProtection implements RigRule
             $school = self::school($element, $rig);
             $limit = $school->largestDevice($cable);
             if ($limit === null || $amps > $limit + 1e-9) {
-                if ($element->role === Role::L1 && self::endsOnSmaller($rig, $element, $cable, $amps, $limit ?? 0.0, $school)) {
+                if (
+                    $element->role === Role::L1 &&
+                    self::endsOnSmaller($rig, $element, $cable, $amps, $limit ?? 0.0, $school)
+                ) {
                     continue;
                 }
-                if (!($back === null && $cable->lengthM <= self::TAP_M && Walk::direct($element) && self::endsOnFuse($rig, $element))) {
+                if (
+                    !(
+                        $back === null &&
+                        $cable->lengthM <= self::TAP_M &&
+                        Walk::direct($element) &&
+                        self::endsOnFuse($rig, $element)
+                    )
+                ) {
                     $hits[] = self::hit($rig, $element, $cable, $amps, $device, $school);
                 }
             } elseif ($back === null && Walk::direct($element)) {
@@ -106,11 +162,30 @@ final class ConductorProtection implements RigRule
             $component = $way->element->component;
             $hits[] = new Hit(
                 "{$component}|unfused",
-                sprintf('%s (%s) ends %.2f m from %s with no fuse on the way%s. A short on it is fed by everything the bank has.', $rig->graph->label($component), $way->element->cable?->spoken(), $way->lengthM, $label, $way->endless ? ', and none behind it' : ''),
+                sprintf(
+                    '%s (%s) ends %.2f m from %s with no fuse on the way%s. A short on it is fed by ' .
+                        'everything the bank has.',
+                    $rig->graph->label($component),
+                    $way->element->cable?->spoken(),
+                    $way->lengthM,
+                    $label,
+                    $way->endless ? ', and none behind it' : '',
+                ),
                 [$component, $battery->component],
-                [new Figure('Unfused length', $way->lengthM, 'm', 'along the way from the post' . ($way->sheathed ? ', sheathed the whole way' : ''), UnfusedWay::source(), $way->limitM())],
+                [
+                    new Figure(
+                        'Unfused length',
+                        $way->lengthM,
+                        'm',
+                        'along the way from the post' . ($way->sheathed ? ', sheathed the whole way' : ''),
+                        UnfusedWay::source(),
+                        $way->limitM(),
+                    ),
+                ],
                 paths: [[$battery->pos, $way->element->b]],
-                severity: !$way->sheathed && $way->lengthM <= UnfusedWay::RV_M && !$way->endless ? Severity::Warning : Severity::Danger,
+                severity: !$way->sheathed && $way->lengthM <= UnfusedWay::RV_M && !$way->endless
+                    ? Severity::Warning
+                    : Severity::Danger,
                 title: 'Lead without a fuse',
             );
         }
@@ -118,7 +193,11 @@ final class ConductorProtection implements RigRule
         if ($hits === [] && $bare !== []) {
             $hits[] = new Hit(
                 "{$battery->component}|no_fuse",
-                sprintf('Nothing that opens stands between %s and what hangs on it. A short there is fed by everything the bank has.', $label),
+                sprintf(
+                    'Nothing that opens stands between %s and what hangs on it. A short there is fed by ' .
+                        'everything the bank has.',
+                    $label,
+                ),
                 [$battery->component, $bare[0]->element->component],
                 title: 'Battery without a fuse',
             );
@@ -145,11 +224,18 @@ final class ConductorProtection implements RigRule
     }
 
     /**
-     * Whether a feeder leads to nothing but a panel's main that is no larger than it carries, and is strong and short enough for a fault on it to open what is ahead (NFPA 70 240.21(B), recalled:
+     * Whether a feeder leads to nothing but a panel's main that is no larger than it carries, and is strong and short
+     * enough for a fault on it to open what is ahead (NFPA 70 240.21(B), recalled:
      * a third of the device ahead over 7.6 m, a tenth over 3 m).
      */
-    private static function endsOnSmaller(Examination $rig, Element $element, Cable $cable, float $amps, float $limitA, Ampacity $school): bool
-    {
+    private static function endsOnSmaller(
+        Examination $rig,
+        Element $element,
+        Cable $cable,
+        float $amps,
+        float $limitA,
+        Ampacity $school,
+    ): bool {
         $ampacity = $school->ofCable($cable) ?? 0.0;
         $third = $cable->lengthM <= self::TAP_THIRD_M && $ampacity >= $amps / 3;
         $tenth = $cable->lengthM <= self::TAP_TENTH_M && $ampacity >= $amps / 10;
@@ -157,7 +243,14 @@ final class ConductorProtection implements RigRule
             return false;
         }
         foreach ([[$element->a, $element->b], [$element->b, $element->a]] as [$near, $far]) {
-            $behind = Walk::reach($rig->graph, [$far], fn(Element $e): bool => $e->id !== $element->id && $e->role === Role::L1 && $e->kind !== ElementKind::Bond && $e->rating?->protects !== true);
+            $behind = Walk::reach(
+                $rig->graph,
+                [$far],
+                fn(Element $e): bool => $e->id !== $element->id &&
+                    $e->role === Role::L1 &&
+                    $e->kind !== ElementKind::Bond &&
+                    $e->rating?->protects !== true,
+            );
             if (isset($behind[$near]) || self::draws($rig, $behind)) {
                 continue;
             }
@@ -172,7 +265,11 @@ final class ConductorProtection implements RigRule
             }
             $main = count($devices) === 1 ? reset($devices) : null;
             // A main, not the only breaker so far of a panel that takes more.
-            if ($main !== null && $rig->graph->partAt($main->component)?->is('panel') === true && ($main->ratingA() ?? INF) <= $limitA + 1e-9) {
+            if (
+                $main !== null &&
+                $rig->graph->partAt($main->component)?->is('panel') === true &&
+                ($main->ratingA() ?? INF) <= $limitA + 1e-9
+            ) {
                 return true;
             }
         }
@@ -180,15 +277,24 @@ final class ConductorProtection implements RigRule
         return false;
     }
 
-    /** @param array<string, ?string> $terminals whether anything takes or gives current there without a device of its own */
+    /**
+     * @param array<string, ?string> $terminals whether anything takes or gives current there without a device of its
+     *      own
+     */
     private static function draws(Examination $rig, array $terminals): bool
     {
         foreach ($rig->graph->sources as $source) {
-            if (array_key_exists($source->a, $terminals) || ($source->runsOnAc !== null && array_key_exists($source->runsOnAc[0], $terminals))) {
+            if (
+                array_key_exists($source->a, $terminals) ||
+                ($source->runsOnAc !== null && array_key_exists($source->runsOnAc[0], $terminals))
+            ) {
                 return true;
             }
         }
-        foreach ([...array_column($rig->graph->loads, 'a'), ...array_column($rig->graph->circuits, 'hot')] as $terminal) {
+        foreach (
+            [...array_column($rig->graph->loads, 'a'), ...array_column($rig->graph->circuits, 'hot')]
+            as $terminal
+        ) {
             if (array_key_exists($terminal, $terminals)) {
                 return true;
             }
@@ -202,62 +308,150 @@ final class ConductorProtection implements RigRule
         return $rig->graph->hasDeviceAt($element->a) || $rig->graph->hasDeviceAt($element->b);
     }
 
-    /** @return list<Hit> a word where the table for an RV's low-voltage branches allows less than the school that governs */
-    private static function lowVoltage(Examination $rig, Element $element, Cable $cable, float $amps, string $device): array
-    {
+    /**
+     * @return list<Hit> a word where the table for an RV's low-voltage branches allows less than the school that
+     *      governs
+     */
+    private static function lowVoltage(
+        Examination $rig,
+        Element $element,
+        Cable $cable,
+        float $amps,
+        string $device,
+    ): array {
         $gauge = explode(':', $cable->size->designation)[1];
-        $limit = $cable->size->isAwg() ? (ConductorTables::RV_LOW_VOLTAGE_LIMIT[$gauge] ?? null) : null;
+        $limit = $cable->size->isAwg() ? ConductorTables::RV_LOW_VOLTAGE_LIMIT[$gauge] ?? null : null;
         if ($limit === null || $device === '' || $amps <= $limit * $cable->parallel) {
             return [];
         }
 
-        return [new Hit(
-            "{$element->component}|rv",
-            sprintf('%s: %s stands the %g A of %s by the table that governs here; the RV table for low-voltage branches stops at %d A.', $rig->graph->label($element->component), $cable->spoken(), $amps, $rig->graph->label($device), $limit),
-            array_values(array_filter([$element->component, $device])),
-            [new Figure('Device ahead of it', $amps, 'A', 'largest current that can arrive before a device opens', Source::recalled('former NFPA 70 table 551.10(E)(1), now 552.10(E)(1)'), (float) $limit)],
-            severity: Severity::Advice,
-            title: 'Above the RV table for low-voltage branches',
-        )];
+        return [
+            new Hit(
+                "{$element->component}|rv",
+                sprintf(
+                    '%s: %s stands the %g A of %s by the table that governs here; the RV table for ' .
+                        'low-voltage branches stops at %d A.',
+                    $rig->graph->label($element->component),
+                    $cable->spoken(),
+                    $amps,
+                    $rig->graph->label($device),
+                    $limit,
+                ),
+                array_values(array_filter([$element->component, $device])),
+                [
+                    new Figure(
+                        'Device ahead of it',
+                        $amps,
+                        'A',
+                        'largest current that can arrive before a device opens',
+                        Source::recalled('former NFPA 70 table 551.10(E)(1), now 552.10(E)(1)'),
+                        (float) $limit,
+                    ),
+                ],
+                severity: Severity::Advice,
+                title: 'Above the RV table for low-voltage branches',
+            ),
+        ];
     }
 
-    private static function hit(Examination $rig, Element $element, Cable $cable, float $amps, string $device, Ampacity $school): Hit
-    {
+    private static function hit(
+        Examination $rig,
+        Element $element,
+        Cable $cable,
+        float $amps,
+        string $device,
+        Ampacity $school,
+    ): Hit {
         $label = $rig->graph->label($element->component);
-        $by = $device === '' ? 'its source' : ($device === $element->component ? 'its breaker' : $rig->graph->label($device));
+        $by =
+            $device === ''
+                ? 'its source'
+                : ($device === $element->component
+                    ? 'its breaker'
+                    : $rig->graph->label($device));
         $part = $rig->graph->partAt($element->component);
         $place = $part?->is('inlet') === true ? 'cord/size' : 'cable/size';
         $ampacity = $school->ofCable($cable);
         $size = self::sizeFor($amps, $school);
-        $assumed = self::isAssumed($rig, $element->component, $place) || self::isAssumed($rig, $device, 'breakerA', 'ratingA', 'mainA');
+        $assumed =
+            self::isAssumed($rig, $element->component, $place) ||
+            self::isAssumed($rig, $device, 'breakerA', 'ratingA', 'mainA');
 
         return new Hit(
             $element->component . '|' . $device,
             $ampacity === null
-                ? sprintf('%s: no table here has %s as %s, and %s lets %g A through.', $label, $cable->spoken(), self::what($cable), $by, $amps)
-                : sprintf('%s: %s of %s may carry %g A here, and %s lets %g A through.', $label, $cable->spoken(), self::what($cable), round($ampacity, 1), $by, $amps) . ($assumed ? ' One of the two is assumed: look before you act.' : ''),
+                ? sprintf(
+                    '%s: no table here has %s as %s, and %s lets %g A through.',
+                    $label,
+                    $cable->spoken(),
+                    self::what($cable),
+                    $by,
+                    $amps,
+                )
+                : sprintf(
+                        '%s: %s of %s may carry %g A here, and %s lets %g A through.',
+                        $label,
+                        $cable->spoken(),
+                        self::what($cable),
+                        round($ampacity, 1),
+                        $by,
+                        $amps,
+                    ) . ($assumed ? ' One of the two is assumed: look before you act.' : ''),
             array_values(array_unique(array_filter([$element->component, $device]))),
-            [new Figure('Device ahead of it', $amps, 'A', 'largest current that can arrive before a device opens', $school->source(), $ampacity ?? 0.0, $part?->isAssumed($place) === true)],
-            array_values(array_filter([
-                self::smaller($rig, $element, $cable, $device, $school),
-                $size === null ? null : Remedy::set(sprintf('Run %s for %s', ConductorSize::of($size)->spoken(), $label), 'carries what the device allows', $element->component, "/{$place}", ['value' => $size, 'basis' => 'told']),
-            ])),
+            [
+                new Figure(
+                    'Device ahead of it',
+                    $amps,
+                    'A',
+                    'largest current that can arrive before a device opens',
+                    $school->source(),
+                    $ampacity ?? 0.0,
+                    $part?->isAssumed($place) === true,
+                ),
+            ],
+            array_values(
+                array_filter([
+                    self::smaller($rig, $element, $cable, $device, $school),
+                    $size === null
+                        ? null
+                        : Remedy::set(
+                            sprintf('Run %s for %s', ConductorSize::of($size)->spoken(), $label),
+                            'carries what the device allows',
+                            $element->component,
+                            "/{$place}",
+                            ['value' => $size, 'basis' => 'told'],
+                        ),
+                ]),
+            ),
             severity: $assumed ? Severity::Warning : Severity::Danger,
             title: 'Device too large for its conductor',
         );
     }
 
     /** A device that suits the cable: the one ahead of it, or one at the head of a circuit that has none. */
-    private static function smaller(Examination $rig, Element $element, Cable $cable, string $device, Ampacity $school): ?Remedy
-    {
+    private static function smaller(
+        Examination $rig,
+        Element $element,
+        Cable $cable,
+        string $device,
+        Ampacity $school,
+    ): ?Remedy {
         $own = $rig->graph->partAt($element->component);
         $ahead = $rig->graph->partAt($device);
         if ($ahead?->flag('assist') === true) {
-            return Remedy::set("Switch the assisting of {$ahead->label} off", 'the supply alone passes through it', $device, '/assist', false);
+            return Remedy::set(
+                "Switch the assisting of {$ahead->label} off",
+                'the supply alone passes through it',
+                $device,
+                '/assist',
+                false,
+            );
         }
         $part = $own?->is('circuit') === true ? $own : $rig->graph->partAt($device);
 
-        return $part === null ? null : Devices::smaller($part, $school->largestDevice($cable) ?? 0.0, 'suits the cable that is there');
+        return $part === null
+            ? null
+            : Devices::smaller($part, $school->largestDevice($cable) ?? 0.0, 'suits the cable that is there');
     }
 
     /** Whether a value of what was there before is assumed; what is planned is as it will be bought. */
@@ -277,7 +471,9 @@ final class ConductorProtection implements RigRule
     private static function what(Cable $cable): string
     {
         return match ($cable->sheath) {
-            'cord' => 'flexible cord', 'fine', 'single' => 'single cable', default => 'sheathed cable',
+            'cord' => 'flexible cord',
+            'fine', 'single' => 'single cable',
+            default => 'sheathed cable',
         };
     }
 
@@ -290,12 +486,17 @@ final class ConductorProtection implements RigRule
         };
     }
 
-    /** Smallest AWG size that a school lets stand behind a device of that rating without leaning on the next size up. */
+    /**
+     * Smallest AWG size that a school lets stand behind a device of that rating without leaning on the next size up.
+     */
     private static function sizeFor(float $amps, Ampacity $school): ?string
     {
         foreach (ConductorSize::all() as $designation => $size) {
             $cable = new Cable($size, 1.0, 'single', 1);
-            if ($size->isAwg() && min($school->ofCable($cable) ?? 0.0, $school->largestDevice($cable) ?? 0.0) >= $amps) {
+            if (
+                $size->isAwg() &&
+                min($school->ofCable($cable) ?? 0.0, $school->largestDevice($cable) ?? 0.0) >= $amps
+            ) {
                 return $designation;
             }
         }

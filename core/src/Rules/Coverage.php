@@ -8,7 +8,8 @@ namespace Hollin\Core\Rules;
 final readonly class Coverage
 {
     /**
-     * @param int|float $states of the product of all controls and surroundings; about, where it is more than an integer holds
+     * @param int|float $states of the product of all controls and surroundings; about, where it is more than an integer
+     *      holds
      * @param int $settings those gone through, or left to go through after exact reduction
      * @param int $situations different electrical situations met
      * @param list<string> $left labels of controls that were left in their usual position throughout
@@ -35,21 +36,39 @@ final readonly class Coverage
         }
         $words = match ($this->extent) {
             Extent::All => "not all of {$states} states checked",
-            Extent::TwoSlips => "too many to check: of {$states} states the named ones and those within two slips of them",
+            Extent::TwoSlips
+                => "too many to check: of {$states} states the named ones and those within two slips of them",
         };
 
-        return $this->left === [] ? $words : $words . sprintf('; %d controls always as they usually are: %s', count($this->left), implode(', ', array_slice($this->left, 0, 3)) . (count($this->left) > 3 ? ' …' : ''));
+        return $this->left === []
+            ? $words
+            : $words .
+                    sprintf(
+                        '; %d controls always as they usually are: %s',
+                        count($this->left),
+                        implode(', ', array_slice($this->left, 0, 3)) . (count($this->left) > 3 ? ' …' : ''),
+                    );
     }
 
     /** A number of states as one reads it; a power of ten where its digits say nothing. */
     private static function count(int|float $states): string
     {
-        return $states < 1e15 ? number_format($states, 0, '.', ' ') : sprintf('about 10^%d', (int) round(log10($states)));
+        return $states < 1e15
+            ? number_format($states, 0, '.', ' ')
+            : sprintf('about 10^%d', (int) round(log10($states)));
     }
 
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['states' => $this->states, 'reduced' => $this->settings, 'situations' => $this->situations, 'all' => $this->isWhole(), 'extent' => $this->extent->value, 'left' => $this->left, 'words' => $this->words()];
+        return [
+            'states' => $this->states,
+            'reduced' => $this->settings,
+            'situations' => $this->situations,
+            'all' => $this->isWhole(),
+            'extent' => $this->extent->value,
+            'left' => $this->left,
+            'words' => $this->words(),
+        ];
     }
 }

@@ -31,15 +31,32 @@ final class Currents
         foreach ($rig->settled as $state => $settled) {
             $key = $settled->situation->key;
             foreach ($rig->needs->scenarios as $scenario => $what) {
-                $trees[$key] ??= array_map(fn(string $id): array => $this->tree($settled->situation, $id), array_combine(array_keys($settled->situation->acSources()), array_keys($settled->situation->acSources())));
+                $trees[$key] ??= array_map(
+                    fn(string $id): array => $this->tree($settled->situation, $id),
+                    array_combine(
+                        array_keys($settled->situation->acSources()),
+                        array_keys($settled->situation->acSources()),
+                    ),
+                );
                 // Whether a unit assists depends on its mode, which closes nothing.
-                $modes = implode(',', array_map(fn(PowerConverter $c): string => $settled->positions[(string) $c->mode] ?? '', $rig->graph->converters));
-                [$this->amps[$state][$scenario], $this->long[$state][$scenario]] = $flows[$key . $modes][$scenario] ??= $this->flow($settled, $what['running'], $trees[$key]);
+                $modes = implode(
+                    ',',
+                    array_map(
+                        fn(PowerConverter $c): string => $settled->positions[(string) $c->mode] ?? '',
+                        $rig->graph->converters,
+                    ),
+                );
+                [$this->amps[$state][$scenario], $this->long[$state][$scenario]] = $flows[$key . $modes][
+                    $scenario
+                ] ??= $this->flow($settled, $what['running'], $trees[$key]);
             }
         }
     }
 
-    /** Rating of the outside breaker the rig is plugged into in a settled state, A; null when unplugged or in a receptacle of its own. */
+    /**
+     * Rating of the outside breaker the rig is plugged into in a settled state, A; null when unplugged or in a
+     * receptacle of its own.
+     */
     public function supplyA(Settled $settled): ?float
     {
         foreach ($this->rig->graph->supplies as $supply) {
@@ -67,7 +84,11 @@ final class Currents
     {
         $situation = $settled->situation;
         $amps = $long = [];
-        $add = function (string $source, string $terminal, float $current, bool $continuous) use (&$amps, &$long, $trees): void {
+        $add = function (string $source, string $terminal, float $current, bool $continuous) use (
+            &$amps,
+            &$long,
+            $trees,
+        ): void {
             $on = [$source];
             for ($at = $terminal; isset($trees[$source][$at]); $at = $trees[$source][$at][0]) {
                 $on[] = $trees[$source][$at][1];
@@ -92,7 +113,12 @@ final class Currents
         foreach ($chargers as $id => $charger) {
             if ($charger->inputLimitA !== null) {
                 $through = array_sum(array_map(fn(string $e): float => $amps[$e] ?? 0.0, $charger->throughInput));
-                $add($situation->charging()[$id], $charger->input[0], min($this->inputA($charger), max(0.0, $charger->inputLimitA - $through)), true);
+                $add(
+                    $situation->charging()[$id],
+                    $charger->input[0],
+                    min($this->inputA($charger), max(0.0, $charger->inputLimitA - $through)),
+                    true,
+                );
             }
         }
         foreach ($this->rig->graph->converters as $unit) {
@@ -105,7 +131,7 @@ final class Currents
             if ($unit->kind === PowerConverter::INVERTER) {
                 $made = ($amps["{$unit->component}.inverter"] ?? 0.0) + ($amps["{$unit->component}.assist"] ?? 0.0);
                 if ($made > 0) {
-                    $amps[$unit->id] = $made * $unit->holdsV / ($unit->nominalV * $unit->efficiency);
+                    $amps[$unit->id] = ($made * $unit->holdsV) / ($unit->nominalV * $unit->efficiency);
                 }
             }
         }
@@ -132,7 +158,9 @@ final class Currents
         $inlet = $this->rig->graph->elements[$pass]->a;
         $charger = $this->rig->graph->converters["{$unit->component}.charger"] ?? null;
         $source = $charger === null ? null : $situation->workingSource(...$charger->input);
-        $over = array_sum(array_map(fn(string $e): float => $amps[$e] ?? 0.0, $unit->throughInput)) - (float) $unit->inputLimitA;
+        $over =
+            array_sum(array_map(fn(string $e): float => $amps[$e] ?? 0.0, $unit->throughInput)) -
+            (float) $unit->inputLimitA;
         if ($source === null || $over <= 0) {
             return;
         }
@@ -154,7 +182,11 @@ final class Currents
         $seen = [$start => true];
         for ($i = 0; $i < count($queue); $i++) {
             foreach ($situation->network->neighbours()[$queue[$i]] ?? [] as [$next, $id]) {
-                if (!isset($seen[$next]) && $this->rig->graph->elements[$id]->role === Role::L1 && $situation->isClosed($id)) {
+                if (
+                    !isset($seen[$next]) &&
+                    $this->rig->graph->elements[$id]->role === Role::L1 &&
+                    $situation->isClosed($id)
+                ) {
                     $seen[$next] = true;
                     $from[$next] = [$queue[$i], $id];
                     $queue[] = $next;
@@ -165,7 +197,10 @@ final class Currents
         return $from;
     }
 
-    /** @return list<array{element: string, component: string, what: string, ratingA: float}> what has a rating on the AC side */
+    /**
+     * @return list<array{element: string, component: string, what: string, ratingA: float}> what has a rating on the AC
+     *      side
+     */
     public function rated(): array
     {
         if ($this->rated !== null) {
@@ -174,8 +209,15 @@ final class Currents
         $rated = [];
         foreach ($this->rig->graph->elements as $id => $element) {
             if ($element->ratingA() !== null && $element->role === Role::L1) {
-                $what = $this->rig->graph->devices[$element->device ?? '']->label ?? $this->rig->graph->label($element->component);
-                $rated[] = ['element' => $id, 'component' => $element->component, 'what' => $what, 'ratingA' => $element->ratingA()];
+                $what =
+                    $this->rig->graph->devices[$element->device ?? '']->label ??
+                    $this->rig->graph->label($element->component);
+                $rated[] = [
+                    'element' => $id,
+                    'component' => $element->component,
+                    'what' => $what,
+                    'ratingA' => $element->ratingA(),
+                ];
             }
         }
         return $this->rated = $rated;

@@ -18,12 +18,18 @@ final class DarkOnShore implements RigRule
             'dark_on_shore',
             Severity::Warning,
             'Dark on shore while the unit is off',
-            'Some inverter/chargers pass a supply through only while they are switched on or to charging. Switched off, or failed, everything behind them is dead though the rig is plugged in; a bypass or a unit that passes when off keeps it alive.',
+            'Some inverter/chargers pass a supply through only while they are switched on or to charging. ' .
+                'Switched off, or failed, everything behind them is dead though the rig is plugged in; a bypass ' .
+                'or a unit that passes when off keeps it alive.',
             Source::commonPractice(),
             [
                 Sample::found('a unit that passes nothing when off', Sample::choose('in_line'), $closed),
                 Sample::silent('a unit that passes when off', Sample::choose('in_line')),
-                Sample::silent('a unit that passes nothing when off, with a bypass', Sample::choose('in_line', ['bypass' => true]), $closed),
+                Sample::silent(
+                    'a unit that passes nothing when off, with a bypass',
+                    Sample::choose('in_line', ['bypass' => true]),
+                    $closed,
+                ),
             ],
         );
     }
@@ -31,8 +37,15 @@ final class DarkOnShore implements RigRule
     public function hits(Examination $rig): array
     {
         $hits = [];
-        $modes = array_filter($rig->graph->devices, fn(Device $d): bool => $d->job === 'mode' && isset($d->positions['off']));
-        $around = array_filter($rig->graph->devices, fn(Device $d): bool => isset($d->positions['past']) && !$d->isAutomatic()) !== [];
+        $modes = array_filter(
+            $rig->graph->devices,
+            fn(Device $d): bool => $d->job === 'mode' && isset($d->positions['off']),
+        );
+        $around =
+            array_filter(
+                $rig->graph->devices,
+                fn(Device $d): bool => isset($d->positions['past']) && !$d->isAutomatic(),
+            ) !== [];
         foreach ($around ? [] : $modes as $id => $mode) {
             foreach ($rig->named as $state => $named) {
                 $supplied = $this->fromOutside($rig, $rig->settled[$state]->situation->liveness());
@@ -46,10 +59,25 @@ final class DarkOnShore implements RigRule
                     $labels = array_map($rig->graph->label(...), array_slice($dark, 0, 4));
                     $hits[$mode->component] = new Hit(
                         $mode->component,
-                        sprintf('Plugged in, with %s switched off, %s %s dead: %s and nothing leads around it.', $rig->graph->label($mode->component), implode(', ', $labels) . (count($dark) > 4 ? sprintf(' and %d more', count($dark) - 4) : ''), count($dark) === 1 ? 'is' : 'are', $said ? 'it passes nothing then' : 'nobody has said that it passes anything then,'),
+                        sprintf(
+                            'Plugged in, with %s switched off, %s %s dead: %s and nothing leads around it.',
+                            $rig->graph->label($mode->component),
+                            implode(', ', $labels) .
+                                (count($dark) > 4 ? sprintf(' and %d more', count($dark) - 4) : ''),
+                            count($dark) === 1 ? 'is' : 'are',
+                            $said ? 'it passes nothing then' : 'nobody has said that it passes anything then,',
+                        ),
                         [$mode->component, ...array_slice($dark, 0, 6)],
                         severity: $said ? Severity::Warning : Severity::Advice,
-                        remedies: [Remedy::set("Use a unit that passes when off for {$rig->graph->label($mode->component)}", 'its relay passes a good supply whatever its switch says', $mode->component, '/passesWhenOff', true)],
+                        remedies: [
+                            Remedy::set(
+                                "Use a unit that passes when off for {$rig->graph->label($mode->component)}",
+                                'its relay passes a good supply whatever its switch says',
+                                $mode->component,
+                                '/passesWhenOff',
+                                true,
+                            ),
+                        ],
                         state: $state,
                     );
                     break;
@@ -66,6 +94,12 @@ final class DarkOnShore implements RigRule
      */
     private function fromOutside(Examination $rig, array $liveness): array
     {
-        return array_keys(array_filter($liveness, fn($l): bool => $l->runs() && isset($rig->graph->supplies[$rig->graph->sources[(string) $l->source]->component])));
+        return array_keys(
+            array_filter(
+                $liveness,
+                fn($l): bool => $l->runs() &&
+                    isset($rig->graph->supplies[$rig->graph->sources[(string) $l->source]->component]),
+            ),
+        );
     }
 }

@@ -34,10 +34,17 @@ final class Devices
             $family = FuseFamily::tryFrom($device->text('family'));
             $fit = array_filter($family?->ratingsA() ?? [], fn(int|float $size): bool => $size <= $amps + 1e-9);
 
-            return $fit === [] ? null : Remedy::set(sprintf('Use %g A in %s', max($fit), $device->label), $effect, $device->id, '/ratingA', ['value' => max($fit), 'basis' => 'told']);
+            return $fit === []
+                ? null
+                : Remedy::set(sprintf('Use %g A in %s', max($fit), $device->label), $effect, $device->id, '/ratingA', [
+                    'value' => max($fit),
+                    'basis' => 'told',
+                ]);
         }
         $path = match (true) {
-            $device->is('circuit') => '/breakerA', $device->is('panel') => '/mainA', default => null,
+            $device->is('circuit') => '/breakerA',
+            $device->is('panel') => '/mainA',
+            default => null,
         };
         $size = self::breakerAtMost($amps);
         if ($path === null || $size === null) {
@@ -45,10 +52,28 @@ final class Devices
         }
         $fitted = $device->has(ltrim($path, '/'));
         if ($device->is('panel')) {
-            return $fitted ? Remedy::set(sprintf('Use a %d A main breaker in %s', $size, $device->label), $effect, $device->id, $path, $size) : null;
+            return $fitted
+                ? Remedy::set(
+                    sprintf('Use a %d A main breaker in %s', $size, $device->label),
+                    $effect,
+                    $device->id,
+                    $path,
+                    $size,
+                )
+                : null;
         }
 
-        return Remedy::set(sprintf($fitted ? 'Use a %d A breaker for %s' : 'Fit a %d A breaker at the head of %s', $size, $device->label), $effect, $device->id, $path, ['value' => $size, 'basis' => 'told']);
+        return Remedy::set(
+            sprintf(
+                $fitted ? 'Use a %d A breaker for %s' : 'Fit a %d A breaker at the head of %s',
+                $size,
+                $device->label,
+            ),
+            $effect,
+            $device->id,
+            $path,
+            ['value' => $size, 'basis' => 'told'],
+        );
     }
 
     /**

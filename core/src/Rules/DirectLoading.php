@@ -24,7 +24,10 @@ final class DirectLoading
     /** How much the current on the battery side may differ between states that take the same there, as a share. */
     private const ALIKE_SHARE = 0.05;
 
-    /** @var list<array{id: string, kind: string, component: string, what: string, limitA: float, assumed: bool, protects: bool, type: string}> */
+    /**
+     * @var list<array{id: string, kind: string, component: string, what: string, limitA: float, assumed: bool,
+     *      protects: bool, type: string}>
+     */
     private array $limits = [];
 
     public function __construct(private readonly Examination $rig)
@@ -37,27 +40,62 @@ final class DirectLoading
             $ampacity = $element->cable === null ? $element->ratingA() : $rig->needs->school->ofCable($element->cable);
             if ($ampacity !== null) {
                 $part = $graph->partAt($element->component);
-                $assumed = $element->cable === null ? $element->rating?->assumed === true : $part?->isAssumed('cable/size') === true;
-                $this->limits[] = ['id' => $id, 'kind' => 'element', 'component' => $element->component, 'what' => $graph->label($element->component), 'limitA' => $ampacity, 'assumed' => $assumed, 'protects' => $element->rating?->protects === true, 'type' => $element->rating->what ?? 'cable'];
+                $assumed =
+                    $element->cable === null
+                        ? $element->rating?->assumed === true
+                        : $part?->isAssumed('cable/size') === true;
+                $this->limits[] = [
+                    'id' => $id,
+                    'kind' => 'element',
+                    'component' => $element->component,
+                    'what' => $graph->label($element->component),
+                    'limitA' => $ampacity,
+                    'assumed' => $assumed,
+                    'protects' => $element->rating?->protects === true,
+                    'type' => $element->rating->what ?? 'cable',
+                ];
             }
         }
         foreach ($graph->junctions as $terminal => [$component, $rating]) {
             if ($rating->amps !== null && $rating->what === 'bar') {
-                $this->limits[] = ['id' => $terminal, 'kind' => 'junction', 'component' => $component, 'what' => $graph->label($component), 'limitA' => $rating->amps, 'assumed' => $rating->assumed, 'protects' => false, 'type' => 'bar'];
+                $this->limits[] = [
+                    'id' => $terminal,
+                    'kind' => 'junction',
+                    'component' => $component,
+                    'what' => $graph->label($component),
+                    'limitA' => $rating->amps,
+                    'assumed' => $rating->assumed,
+                    'protects' => false,
+                    'type' => 'bar',
+                ];
             }
         }
         foreach ($graph->batteries as $id => $battery) {
             if ($battery->limitA !== null) {
-                $this->limits[] = ['id' => $id, 'kind' => 'battery', 'component' => $battery->component, 'what' => "{$graph->label($battery->component)}'s management", 'limitA' => $battery->limitA, 'assumed' => $battery->limitAssumed, 'protects' => true, 'type' => 'management'];
+                $this->limits[] = [
+                    'id' => $id,
+                    'kind' => 'battery',
+                    'component' => $battery->component,
+                    'what' => "{$graph->label($battery->component)}'s management",
+                    'limitA' => $battery->limitA,
+                    'assumed' => $battery->limitAssumed,
+                    'protects' => true,
+                    'type' => 'management',
+                ];
             }
         }
     }
 
-    /** @return list<array{id: string, component: string, what: string, amps: float, limitA: float, state: string, scenario: string, assumed: bool, opens: ?float, protects: bool}> worst of each */
+    /**
+     * @return list<array{id: string, component: string, what: string, amps: float, limitA: float, state: string,
+     *      scenario: string, assumed: bool, opens: ?float, protects: bool}> worst of each
+     */
     public function over(): array
     {
         $worst = [];
-        /** @var array<string, array<string, float>> $solved what is drawn and given where => A in each limit solved for */
+        /**
+         * @var array<string, array<string, float>> $solved what is drawn and given where => A in each limit solved for
+         */
         $solved = [];
         foreach ($this->rig->settled as $state => $settled) {
             foreach ($this->rig->needs->scenarios as $scenario => $what) {
@@ -76,7 +114,15 @@ final class DirectLoading
                     continue;
                 }
                 // The same takers at the same places on the same leads: a dead pedestal or none makes no odds here.
-                $alike = json_encode([$most, $settled->situation->closed & $settled->situation->network->directBits, $settled->situation->charging(), $what['running']], JSON_THROW_ON_ERROR);
+                $alike = json_encode(
+                    [
+                        $most,
+                        $settled->situation->closed & $settled->situation->network->directBits,
+                        $settled->situation->charging(),
+                        $what['running'],
+                    ],
+                    JSON_THROW_ON_ERROR,
+                );
                 if ($this->isDecided($open, $solved[$alike] ?? [])) {
                     continue;
                 }
@@ -89,7 +135,18 @@ final class DirectLoading
                     };
                     $solved[$alike][$limit['id']] = $amps;
                     if ($amps > $limit['limitA'] * (1 + 1e-6) && $amps > ($worst[$limit['id']]['amps'] ?? 0.0)) {
-                        $worst[$limit['id']] = ['id' => $limit['id'], 'component' => $limit['component'], 'what' => $limit['what'], 'amps' => $amps, 'limitA' => $limit['limitA'], 'state' => $state, 'scenario' => (string) $scenario, 'assumed' => $limit['assumed'], 'opens' => TripCurve::seconds($limit['type'], $amps / $limit['limitA']), 'protects' => $limit['protects']];
+                        $worst[$limit['id']] = [
+                            'id' => $limit['id'],
+                            'component' => $limit['component'],
+                            'what' => $limit['what'],
+                            'amps' => $amps,
+                            'limitA' => $limit['limitA'],
+                            'state' => $state,
+                            'scenario' => (string) $scenario,
+                            'assumed' => $limit['assumed'],
+                            'opens' => TripCurve::seconds($limit['type'], $amps / $limit['limitA']),
+                            'protects' => $limit['protects'],
+                        ];
                     }
                 }
             }
@@ -102,7 +159,8 @@ final class DirectLoading
      * Whether a state solved before, with the same takers, says enough: each limit passed or kept by more
      * than the wires on the alternating side could change.
      *
-     * @param list<array{id: string, kind: string, component: string, what: string, limitA: float, assumed: bool, protects: bool, type: string}> $open
+     * @param list<array{id: string, kind: string, component: string, what: string, limitA: float, assumed: bool,
+     *      protects: bool, type: string}> $open
      * @param array<string, float> $solved
      */
     private function isDecided(array $open, array $solved): bool
@@ -117,7 +175,10 @@ final class DirectLoading
         return true;
     }
 
-    /** @var array<string, ?list<string>> element => takers and givers that only it joins with a battery; null for what may carry anything */
+    /**
+     * @var array<string, ?list<string>> element => takers and givers that only it joins with a battery; null for what
+     *      may carry anything
+     */
     private array $beyond = [];
 
     /**
@@ -136,8 +197,15 @@ final class DirectLoading
             $e = $graph->elements[$element];
             $found = null;
             foreach ([[$e->a, $e->b], [$e->b, $e->a]] as [$from, $to]) {
-                $side = Walk::reach($graph, [$from], fn(Element $x): bool => $x->id !== $element && ($x->role->isDc() || $x->role === Role::PE));
-                $battery = array_filter($graph->batteries, fn(Battery $b): bool => array_key_exists($b->pos, $side) || array_key_exists($b->neg, $side));
+                $side = Walk::reach(
+                    $graph,
+                    [$from],
+                    fn(Element $x): bool => $x->id !== $element && ($x->role->isDc() || $x->role === Role::PE),
+                );
+                $battery = array_filter(
+                    $graph->batteries,
+                    fn(Battery $b): bool => array_key_exists($b->pos, $side) || array_key_exists($b->neg, $side),
+                );
                 if (!array_key_exists($to, $side) && $battery === []) {
                     $found = [];
                     foreach ($graph->direct() as $id => $of) {
@@ -173,7 +241,10 @@ final class DirectLoading
         return max($takes, $gives - 0.8 * $steady);
     }
 
-    /** @return array<string, array{float, float}> most that each taker takes and each giver gives in a state and scenario, A; what is always on once more under id! */
+    /**
+     * @return array<string, array{float, float}> most that each taker takes and each giver gives in a state and
+     *      scenario, A; what is always on once more under id!
+     */
     private function most(string $state, string $scenario): array
     {
         $amps = $this->rig->currents()->amps[$state][$scenario] ?? [];
@@ -181,8 +252,15 @@ final class DirectLoading
         foreach ($this->rig->graph->converters as $id => $unit) {
             if ($unit->kind === PowerConverter::INVERTER) {
                 // It gives up below its cut-off.
-                $most[$id] = [(($amps[$id] ?? 0.0) + $unit->idleW / $unit->nominalV) / max(self::LOWEST_SHARE, min(0.95, $unit->cutOffV / $unit->nominalV)), 0.0];
-            } elseif ($unit->kind === PowerConverter::CHARGER && isset($this->rig->settled[$state]->situation->charging()[$id])) {
+                $most[$id] = [
+                    (($amps[$id] ?? 0.0) + $unit->idleW / $unit->nominalV) /
+                    max(self::LOWEST_SHARE, min(0.95, $unit->cutOffV / $unit->nominalV)),
+                    0.0,
+                ];
+            } elseif (
+                $unit->kind === PowerConverter::CHARGER &&
+                isset($this->rig->settled[$state]->situation->charging()[$id])
+            ) {
                 $most[$id] = [0.0, $unit->limitA];
             }
         }

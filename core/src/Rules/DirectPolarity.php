@@ -21,11 +21,23 @@ final class DirectPolarity implements StateRule, OfDirectCurrent, Unclaimed
             'dc_polarity',
             Severity::Danger,
             'Wrong way round, or wrong volts',
-            'Reversed leads blow the fuse at the first touch, and usually the unit. A 24 V unit on 12 V does not start; a 12 V unit on 24 V is destroyed. A black wire proves nothing: measure before landing it.',
+            'Reversed leads blow the fuse at the first touch, and usually the unit. A 24 V unit on 12 V does ' .
+                'not start; a 12 V unit on 24 V is destroyed. A black wire proves nothing: measure before ' .
+                'landing it.',
             Source::commonPractice(),
             [
-                Sample::found('leads exchanged at the inverter', Sample::choose('in_line'), Sample::set('ld_bar_inv', '/to', 'inverter.neg'), Sample::set('ld_bar_inv_neg', '/to', 'inverter.pos')),
-                Sample::found('a 24 V unit on 12 V', Sample::choose('in_line'), Sample::set('inverter', '/dcNominalV', 24), Sample::set('inverter', '/cutOffV', 21)),
+                Sample::found(
+                    'leads exchanged at the inverter',
+                    Sample::choose('in_line'),
+                    Sample::set('ld_bar_inv', '/to', 'inverter.neg'),
+                    Sample::set('ld_bar_inv_neg', '/to', 'inverter.pos'),
+                ),
+                Sample::found(
+                    'a 24 V unit on 12 V',
+                    Sample::choose('in_line'),
+                    Sample::set('inverter', '/dcNominalV', 24),
+                    Sample::set('inverter', '/cutOffV', 21),
+                ),
                 Sample::silent('as it should be', Sample::choose('in_line')),
             ],
         );
@@ -40,7 +52,10 @@ final class DirectPolarity implements StateRule, OfDirectCurrent, Unclaimed
     {
         $hits = [];
         $potentials = DirectPotentials::of($situation);
-        foreach ($rig->graph->direct() as ['component' => $component, 'pos' => $pos, 'neg' => $neg, 'volts' => $nominalV]) {
+        foreach (
+            $rig->graph->direct()
+            as ['component' => $component, 'pos' => $pos, 'neg' => $neg, 'volts' => $nominalV]
+        ) {
             $volts = $potentials->between($pos, $neg);
             if ($volts === null || $situation->joined($pos, $neg) || isset($hits[$component])) {
                 continue;
@@ -48,9 +63,37 @@ final class DirectPolarity implements StateRule, OfDirectCurrent, Unclaimed
             $label = $rig->graph->label($component);
             $low = $nominalV > 0 && $volts < self::BAND[0] * $nominalV;
             if ($volts < 0.0) {
-                $hits[$component] = $this->hit($rig, "{$component}|reversed", sprintf('%s is connected with reversed polarity: %.1f V from its positive to its negative.', $label, $volts), $component, $volts, $nominalV, [$pos, $neg], 'Reversed polarity');
+                $hits[$component] = $this->hit(
+                    $rig,
+                    "{$component}|reversed",
+                    sprintf(
+                        '%s is connected with reversed polarity: %.1f V from its positive to its negative.',
+                        $label,
+                        $volts,
+                    ),
+                    $component,
+                    $volts,
+                    $nominalV,
+                    [$pos, $neg],
+                    'Reversed polarity',
+                );
             } elseif ($low || ($nominalV > 0 && $volts > self::BAND[1] * $nominalV)) {
-                $hits[$component] = $this->hit($rig, "{$component}|volts", sprintf('%s is made for %g V and finds %.1f V: %s.', $label, $nominalV, $volts, $low ? 'it cannot run' : 'it is destroyed'), $component, $volts, $nominalV, [$pos, $neg], sprintf('%g V unit on a %g V system', $nominalV, 12 * round($volts / 12.6)));
+                $hits[$component] = $this->hit(
+                    $rig,
+                    "{$component}|volts",
+                    sprintf(
+                        '%s is made for %g V and finds %.1f V: %s.',
+                        $label,
+                        $nominalV,
+                        $volts,
+                        $low ? 'it cannot run' : 'it is destroyed',
+                    ),
+                    $component,
+                    $volts,
+                    $nominalV,
+                    [$pos, $neg],
+                    sprintf('%g V unit on a %g V system', $nominalV, 12 * round($volts / 12.6)),
+                );
             }
         }
 
@@ -58,21 +101,43 @@ final class DirectPolarity implements StateRule, OfDirectCurrent, Unclaimed
     }
 
     /** @param array{string, string} $ends */
-    private function hit(Examination $rig, string $key, string $text, string $component, float $volts, float $nominalV, array $ends, string $title): Hit
-    {
+    private function hit(
+        Examination $rig,
+        string $key,
+        string $text,
+        string $component,
+        float $volts,
+        float $nominalV,
+        array $ends,
+        string $title,
+    ): Hit {
         $leads = [];
         foreach ($ends as $terminal) {
             foreach ($rig->graph->neighbours()[$terminal] ?? [] as [, $id]) {
                 $leads[] = $rig->graph->elements[$id]->component;
             }
         }
-        $feeding = array_values(array_filter(array_map(fn($b): string => $b->component, $rig->graph->batteries), fn(string $b): bool => $b !== $component));
+        $feeding = array_values(
+            array_filter(
+                array_map(fn($b): string => $b->component, $rig->graph->batteries),
+                fn(string $b): bool => $b !== $component,
+            ),
+        );
 
         return new Hit(
             $key,
             $text,
             array_values(array_unique([$component, ...$leads, ...array_slice($feeding, 0, 2)])),
-            [new Figure('Volts it finds', $volts, 'V', 'from its positive to its negative, batteries at rest', Source::computed('potentials of what is joined'), $nominalV > 0 ? $nominalV : null)],
+            [
+                new Figure(
+                    'Volts it finds',
+                    $volts,
+                    'V',
+                    'from its positive to its negative, batteries at rest',
+                    Source::computed('potentials of what is joined'),
+                    $nominalV > 0 ? $nominalV : null,
+                ),
+            ],
             title: $title,
         );
     }

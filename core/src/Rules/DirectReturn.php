@@ -15,15 +15,42 @@ final class DirectReturn implements RigRule
 {
     public static function definition(): Definition
     {
-        $fan = ['kind' => 'survey_add', 'id' => 'fan', 'component' => ['type' => 'dc_load', 'label' => 'Roof fan', 'use' => 'other', 'amps' => 3]];
-        $pos = ['kind' => 'survey_add', 'id' => 'ld_fan', 'component' => ['type' => 'lead', 'label' => 'To fan', 'from' => 'dc_panel.fused', 'to' => 'fan.pos', 'pole' => 'positive', 'cable' => ['size' => 'awg:14', 'lengthM' => 2]]];
-        $neg = ['kind' => 'survey_add', 'id' => 'ld_fan_neg', 'component' => ['type' => 'lead', 'label' => 'From fan', 'from' => 'dc_panel.neg', 'to' => 'fan.neg', 'pole' => 'negative', 'cable' => ['size' => 'awg:14', 'lengthM' => 2]]];
+        $fan = [
+            'kind' => 'survey_add',
+            'id' => 'fan',
+            'component' => ['type' => 'dc_load', 'label' => 'Roof fan', 'use' => 'other', 'amps' => 3],
+        ];
+        $pos = [
+            'kind' => 'survey_add',
+            'id' => 'ld_fan',
+            'component' => [
+                'type' => 'lead',
+                'label' => 'To fan',
+                'from' => 'dc_panel.fused',
+                'to' => 'fan.pos',
+                'pole' => 'positive',
+                'cable' => ['size' => 'awg:14', 'lengthM' => 2],
+            ],
+        ];
+        $neg = [
+            'kind' => 'survey_add',
+            'id' => 'ld_fan_neg',
+            'component' => [
+                'type' => 'lead',
+                'label' => 'From fan',
+                'from' => 'dc_panel.neg',
+                'to' => 'fan.neg',
+                'pole' => 'negative',
+                'cable' => ['size' => 'awg:14', 'lengthM' => 2],
+            ],
+        ];
 
         return new Definition(
             'dc_return',
             Severity::Warning,
             'No way back to the battery',
-            'What has a positive and no negative, or the other way round, does not work, and its one lead is live to the end. Where it works all the same, the current comes home by a way nobody planned.',
+            'What has a positive and no negative, or the other way round, does not work, and its one lead is ' .
+                'live to the end. Where it works all the same, the current comes home by a way nobody planned.',
             Source::commonPractice(),
             [
                 Sample::found('a fan with a positive only', $fan, $pos),
@@ -66,7 +93,10 @@ final class DirectReturn implements RigRule
             $hits[] = new Hit(
                 $component,
                 $has[0]
-                    ? sprintf('%s has its positive and no negative: nothing flows, and that lead is live to its end.', $graph->label($component))
+                    ? sprintf(
+                        '%s has its positive and no negative: nothing flows, and that lead is live to its end.',
+                        $graph->label($component),
+                    )
                     : sprintf('%s has its negative and no positive: it does not work.', $graph->label($component)),
                 [$component],
                 severity: $has[0] ? Severity::Warning : Severity::Advice,

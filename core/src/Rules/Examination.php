@@ -66,7 +66,10 @@ final class Examination
     /** @return array<string, Settled> by fault state */
     public function faulty(): array
     {
-        return $this->faulty ??= array_map(fn(NamedState $s): Settled => $this->engine->settle($s->setting), $this->faults());
+        return $this->faulty ??= array_map(
+            fn(NamedState $s): Settled => $this->engine->settle($s->setting),
+            $this->faults(),
+        );
     }
 
     /** @return array<string, true> every load of the rig */

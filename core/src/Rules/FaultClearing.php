@@ -31,12 +31,25 @@ final class FaultClearing implements RigRule
             'fault_clearing',
             Severity::Warning,
             'A fault to the case may not clear',
-            'A line-to-case fault must open a breaker soon. A pedestal delivers hundreds of amps; an inverter delivers its surge for moments and then stops, so a 20 A breaker behind a small inverter may never open. Its own shutdown counts only if it latches off. Meanwhile the case stands at a voltage.',
-            Source::recalled('breaker curves by UL 489, from memory: from 10 times prompt, from 2 by heat in a minute or more, below 1.35 perhaps never'),
+            'A line-to-case fault must open a breaker soon. A pedestal delivers hundreds of amps; an ' .
+                'inverter delivers its surge for moments and then stops, so a 20 A breaker behind a small ' .
+                'inverter may never open. Its own shutdown counts only if it latches off. Meanwhile the case ' .
+                'stands at a voltage.',
+            Source::recalled(
+                'breaker curves by UL 489, from memory: from 10 times prompt, from 2 by heat in a minute or ' .
+                    'more, below 1.35 perhaps never',
+            ),
             [
-                Sample::found('a 600 W inverter in front of 15 A breakers', Sample::alone('transfer_whole', ['continuousW' => 600, 'surgeW' => 1200])),
+                Sample::found(
+                    'a 600 W inverter in front of 15 A breakers',
+                    Sample::alone('transfer_whole', ['continuousW' => 600, 'surgeW' => 1200]),
+                ),
                 Sample::silent('as found, from a pedestal'),
-                Sample::silent('an inverter that latches off on a short', Sample::alone('transfer_whole', ['continuousW' => 600, 'surgeW' => 1200]), Sample::set('inverter', '/latchesOff', true)),
+                Sample::silent(
+                    'an inverter that latches off on a short',
+                    Sample::alone('transfer_whole', ['continuousW' => 600, 'surgeW' => 1200]),
+                    Sample::set('inverter', '/latchesOff', true),
+                ),
             ],
         );
     }
@@ -54,7 +67,13 @@ final class FaultClearing implements RigRule
             foreach ($this->currents($rig, $settled->situation, $wires) as $circuit => [$source, $amps, $breakerA]) {
                 $share = $amps / $breakerA;
                 if (self::lasts($rig, $source, $amps, $share) && $share < ($worst[$source]['share'] ?? INF)) {
-                    $worst[$source] = ['share' => $share, 'amps' => $amps, 'breakerA' => $breakerA, 'circuit' => $circuit, 'state' => $state];
+                    $worst[$source] = [
+                        'share' => $share,
+                        'amps' => $amps,
+                        'breakerA' => $breakerA,
+                        'circuit' => $circuit,
+                        'state' => $state,
+                    ];
                 }
             }
         }
@@ -64,17 +83,38 @@ final class FaultClearing implements RigRule
             $hits[] = new Hit(
                 $source,
                 sprintf(
-                    'A bolted fault to the case on %s draws %.0f A from %s, %.1f times its %g A breaker: %s. The case stands at %.0f V meanwhile.',
+                    'A bolted fault to the case on %s draws %.0f A from %s, %.1f times its %g A breaker: %s. ' .
+                        'The case stands at %.0f V meanwhile.',
                     $rig->graph->label($w['circuit']),
                     $w['amps'],
                     $rig->graph->label($unit),
                     $w['share'],
                     $w['breakerA'],
-                    $w['share'] < self::NEVER ? 'it may never open' : sprintf('it opens by heat %s, if the source lasts that long', TripCurve::words(TripCurve::seconds('breaker', $w['share']))),
-                    self::touchV(self::mesh($rig, $rig->settled[$w['state']]->situation, $wires), $rig->graph->circuits[$w['circuit']], $rig->graph->sources[$source]->b, $w['amps']),
+                    $w['share'] < self::NEVER
+                        ? 'it may never open'
+                        : sprintf(
+                            'it opens by heat %s, if the source lasts that long',
+                            TripCurve::words(TripCurve::seconds('breaker', $w['share'])),
+                        ),
+                    self::touchV(
+                        self::mesh($rig, $rig->settled[$w['state']]->situation, $wires),
+                        $rig->graph->circuits[$w['circuit']],
+                        $rig->graph->sources[$source]->b,
+                        $w['amps'],
+                    ),
                 ),
                 [$unit, $w['circuit']],
-                [new Figure('Fault current', $w['amps'], 'A', 'volts over the loop\'s resistance, no more than the source\'s surge', Source::computed('loop resistance at 75 °C'), self::HEAT * $w['breakerA'], true)],
+                [
+                    new Figure(
+                        'Fault current',
+                        $w['amps'],
+                        'A',
+                        'volts over the loop\'s resistance, no more than the source\'s surge',
+                        Source::computed('loop resistance at 75 °C'),
+                        self::HEAT * $w['breakerA'],
+                        true,
+                    ),
+                ],
                 severity: $w['share'] < self::NEVER ? Severity::Warning : Severity::Advice,
                 state: $w['state'],
             );
@@ -88,7 +128,10 @@ final class FaultClearing implements RigRule
     {
         $s = $rig->graph->sources[$source];
 
-        return $share < self::HEAT || ($s->surgeA > 0 && $amps >= 0.99 * $s->surgeA && (TripCurve::seconds('breaker', $share) ?? INF) > $s->surgeS);
+        return $share < self::HEAT ||
+            ($s->surgeA > 0 &&
+                $amps >= 0.99 * $s->surgeA &&
+                (TripCurve::seconds('breaker', $share) ?? INF) > $s->surgeS);
     }
 
     /** @return list<Hit> circuits that a source reaches with nothing that opens on the way */
@@ -102,15 +145,36 @@ final class FaultClearing implements RigRule
                 $source = $rig->graph->sources[$id];
                 $own = $rig->graph->partAt($source->component);
                 // What a receptacle's own breaker in an inverter, a set or a pedestal covers is its maker's matter.
-                if ($source->surrounding !== null || isset($rig->graph->supplies[$source->component]) || $own?->has('outletA') === true) {
+                if (
+                    $source->surrounding !== null ||
+                    isset($rig->graph->supplies[$source->component]) ||
+                    $own?->has('outletA') === true
+                ) {
                     continue;
                 }
-                $reached = Walk::reach($rig->graph, [$source->a], fn(Element $e): bool => $e->role === Role::L1 && $e->rating?->protects !== true && $situation->isClosed($e->id));
+                $reached = Walk::reach(
+                    $rig->graph,
+                    [$source->a],
+                    fn(Element $e): bool => $e->role === Role::L1 &&
+                        $e->rating?->protects !== true &&
+                        $situation->isClosed($e->id),
+                );
                 foreach ($rig->graph->circuits as $circuit => $end) {
-                    if (array_key_exists($end->hot, $reached) && $end->hotFrom !== $source->component && $end->feeds === null && !isset($hits[$circuit])) {
+                    if (
+                        array_key_exists($end->hot, $reached) &&
+                        $end->hotFrom !== $source->component &&
+                        $end->feeds === null &&
+                        !isset($hits[$circuit])
+                    ) {
                         $hits[$circuit] = new Hit(
                             "none|{$circuit}|{$source->component}",
-                            sprintf('Between %s and %s nothing opens: a fault there draws up to %.0f A, and no breaker is on the way.', $rig->graph->label($source->component), $end->label, $source->surgeA > 0 ? $source->surgeA : $source->volts / $source->impedanceOhm),
+                            sprintf(
+                                'Between %s and %s nothing opens: a fault there draws up to %.0f A, and no ' .
+                                    'breaker is on the way.',
+                                $rig->graph->label($source->component),
+                                $end->label,
+                                $source->surgeA > 0 ? $source->surgeA : $source->volts / $source->impedanceOhm,
+                            ),
                             [$circuit, $source->component],
                             paths: [[$source->a, $end->hot]],
                             title: 'No breaker on the way',
@@ -125,13 +189,22 @@ final class FaultClearing implements RigRule
         return array_values($hits);
     }
 
-    /** @return list<array{Element, float, string}> everything a line-to-case fault can run through: its ohm, and the branch circuit with nothing but loads on it that it belongs to */
+    /**
+     * @return list<array{Element, float, string}> everything a line-to-case fault can run through: its ohm, and the
+     *      branch circuit with nothing but loads on it that it belongs to
+     */
     private static function wires(Examination $rig): array
     {
         $wires = [];
         foreach ($rig->graph->elements as $element) {
             if ($element->kind === ElementKind::Bond || in_array($element->role, [Role::L1, Role::N, Role::PE], true)) {
-                $wires[] = [$element, Impedance::ohm($element, $rig->graph, 75.0), isset($rig->engine->network->heldClosed["{$element->component}.breaker"]) ? $element->component : ''];
+                $wires[] = [
+                    $element,
+                    Impedance::ohm($element, $rig->graph, 75.0),
+                    isset($rig->engine->network->heldClosed["{$element->component}.breaker"])
+                        ? $element->component
+                        : '',
+                ];
             }
         }
 
@@ -158,7 +231,11 @@ final class FaultClearing implements RigRule
             if ($source === null || $breakerA === null || $situation->bondsOf($source) === []) {
                 continue;
             }
-            if ($rig->graph->sources[$source]->past === 'trips' && $rig->graph->sources[$source]->surrounding === null && $rig->graph->partAt($rig->graph->sources[$source]->component)?->is('inverter') === true) {
+            if (
+                $rig->graph->sources[$source]->past === 'trips' &&
+                $rig->graph->sources[$source]->surrounding === null &&
+                $rig->graph->partAt($rig->graph->sources[$source]->component)?->is('inverter') === true
+            ) {
                 continue;
             }
             // No loop is longer than everything on the way laid end to end: where that clears, nothing need be solved.
@@ -180,14 +257,21 @@ final class FaultClearing implements RigRule
             $mesh ??= self::mesh($rig, $situation, $wires);
             $ohm = self::acrossFault($mesh, $end);
             if ($ohm !== null) {
-                $found[$id] = [$source, min($s->volts / max(1e-3, $ohm[0]), $s->surgeA > 0 ? $s->surgeA : INF), $breakerA];
+                $found[$id] = [
+                    $source,
+                    min($s->volts / max(1e-3, $ohm[0]), $s->surgeA > 0 ? $s->surgeA : INF),
+                    $breakerA,
+                ];
             }
         }
 
         return $found;
     }
 
-    /** @return ?array{float, array<int, float>} ohm of the loop that a fault to the case at an outlet closes, and V of each node for one ampere in it */
+    /**
+     * @return ?array{float, array<int, float>} ohm of the loop that a fault to the case at an outlet closes, and V of
+     *      each node for one ampere in it
+     */
     private static function acrossFault(NodalNetwork $mesh, CircuitEnd $end): ?array
     {
         $a = $mesh->node[$end->hot] ?? null;
@@ -206,7 +290,9 @@ final class FaultClearing implements RigRule
         $across = self::acrossFault($mesh, $end);
         $home = $mesh->node[$home] ?? null;
 
-        return $across === null || $home === null ? 0.0 : abs($across[1][$mesh->node[$end->ground]] - $across[1][$home]) * $amps;
+        return $across === null || $home === null
+            ? 0.0
+            : abs($across[1][$mesh->node[$end->ground]] - $across[1][$home]) * $amps;
     }
 
     /** Whether a GFCI at the outlet or ahead of it sees a fault to the case. */
@@ -237,7 +323,8 @@ final class FaultClearing implements RigRule
 
     /**
      * @param list<array{Element, float, string}> $wires
-     * @return array<string, float> ohm of all that is closed by branch circuit with nothing but loads on it; the rest together under ''
+     * @return array<string, float> ohm of all that is closed by branch circuit with nothing but loads on it; the rest
+     *      together under ''
      */
     private static function ohms(Situation $situation, array $wires): array
     {

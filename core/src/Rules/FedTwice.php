@@ -12,25 +12,46 @@ use Hollin\Core\Reference\Figure;
 use Hollin\Core\Reference\Source;
 use Hollin\Core\States\Situation;
 
-/** A wire that two breakers feed from one supply: neither makes it dead, and together they let through what neither would. */
+/**
+ * A wire that two breakers feed from one supply: neither makes it dead, and together they let through what neither
+ * would.
+ */
 final class FedTwice implements RigRule
 {
     public static function definition(): Definition
     {
         $feed = fn(int $slot): array => [
-            'type' => 'circuit', 'label' => "Feed {$slot}", 'hot' => ['panel' => 'main_panel', 'slot' => $slot], 'neutral' => ['panel' => 'main_panel'], 'breakerA' => 15,
-            'cable' => ['size' => 'awg:14', 'lengthM' => 1.0], 'gfci' => 'none', 'place' => 'fixed', 'feeds' => ['at' => 'joint', 'port' => 'in'],
+            'type' => 'circuit',
+            'label' => "Feed {$slot}",
+            'hot' => ['panel' => 'main_panel', 'slot' => $slot],
+            'neutral' => ['panel' => 'main_panel'],
+            'breakerA' => 15,
+            'cable' => ['size' => 'awg:14', 'lengthM' => 1.0],
+            'gfci' => 'none',
+            'place' => 'fixed',
+            'feeds' => ['at' => 'joint', 'port' => 'in'],
         ];
-        $box = [Sample::survey('main_panel', '/slots', 14), Sample::add('joint', ['type' => 'splice_box', 'label' => 'Splice box', 'volumeCm3' => 600]), Sample::add('feed_a', $feed(12))];
+        $box = [
+            Sample::survey('main_panel', '/slots', 14),
+            Sample::add('joint', ['type' => 'splice_box', 'label' => 'Splice box', 'volumeCm3' => 600]),
+            Sample::add('feed_a', $feed(12)),
+        ];
 
         return new Definition(
             'fed_twice',
             Severity::Danger,
             'One circuit fed by two breakers',
-            'A wire that is reached through two breakers stays live when either is switched off, and its insulation is protected by their sum: each carries only its share. It comes about where two circuits were joined in a box.',
-            Source::recalled('NFPA 70 240.8: overcurrent devices not in parallel; 210.11 and 408.4: each circuit its own'),
+            'A wire that is reached through two breakers stays live when either is switched off, and its ' .
+                'insulation is protected by their sum: each carries only its share. It comes about where two ' .
+                'circuits were joined in a box.',
+            Source::recalled(
+                'NFPA 70 240.8: overcurrent devices not in parallel; 210.11 and 408.4: each circuit its own',
+            ),
             [
-                Sample::found('two circuits of one panel joined in a box', ...[...$box, Sample::add('feed_b', $feed(13))]),
+                Sample::found(
+                    'two circuits of one panel joined in a box',
+                    ...[...$box, Sample::add('feed_b', $feed(13))],
+                ),
                 Sample::silent('one of them', ...$box),
                 Sample::silent('as found'),
             ],
@@ -43,7 +64,9 @@ final class FedTwice implements RigRule
         $candidates = $this->candidates($rig);
         foreach ($candidates === [] ? [] : $rig->settled as $state => $settled) {
             foreach ($candidates as $breaker) {
-                $source = $settled->situation->isClosed($breaker->id) ? $settled->situation->hardHot($breaker->a) : null;
+                $source = $settled->situation->isClosed($breaker->id)
+                    ? $settled->situation->hardHot($breaker->a)
+                    : null;
                 $besides = $source === null ? [] : $this->besides($rig, $breaker, $settled->situation);
                 if ($source === null || $besides === []) {
                     continue;
@@ -61,10 +84,13 @@ final class FedTwice implements RigRule
     /** @return list<Element> breakers that have a way around them, whatever is closed at once */
     private function candidates(Examination $rig): array
     {
-        return array_values(array_filter(
-            $rig->graph->elements,
-            fn(Element $e): bool => self::isBreaker($e) && !Walk::leadsThrough($rig->graph, [$e->a], $e->b, $e->id, self::isHot(...)),
-        ));
+        return array_values(
+            array_filter(
+                $rig->graph->elements,
+                fn(Element $e): bool => self::isBreaker($e) &&
+                    !Walk::leadsThrough($rig->graph, [$e->a], $e->b, $e->id, self::isHot(...)),
+            ),
+        );
     }
 
     /** @param list<Element> $ring breakers on one ring of hots */
@@ -77,14 +103,42 @@ final class FedTwice implements RigRule
 
         return new Hit(
             $key,
-            sprintf('%s and %s feed the same wire: switching one off leaves it live through the other, and together they let up to %g A through it.', ucfirst(implode(', ', $labels)), $last, $amps[0] + $amps[1]),
+            sprintf(
+                '%s and %s feed the same wire: switching one off leaves it live through the other, and ' .
+                    'together they let up to %g A through it.',
+                ucfirst(implode(', ', $labels)),
+                $last,
+                $amps[0] + $amps[1],
+            ),
             array_map(fn(Element $e): string => (string) $e->component, $ring),
-            [new Figure('Both together', $amps[0] + $amps[1], 'A', sprintf('%g A + %g A', $amps[0], $amps[1]), Source::computed('a breaker each way'), $amps[0])],
-            array_values(array_map(
-                fn(Element $e): Remedy => new Remedy("Take {$rig->graph->label((string) $e->component)} out", 'one breaker feeds it', ['kind' => 'plan_remove', 'component' => (string) $e->component]),
-                array_filter($ring, fn(Element $e): bool => ($rig->graph->circuits[(string) $e->component] ?? null)?->feeds !== null),
-            )),
-            paths: array_map(fn(Element $e): array => [$rig->graph->sources[$source]->a, $e->b], array_slice($ring, 0, 2)),
+            [
+                new Figure(
+                    'Both together',
+                    $amps[0] + $amps[1],
+                    'A',
+                    sprintf('%g A + %g A', $amps[0], $amps[1]),
+                    Source::computed('a breaker each way'),
+                    $amps[0],
+                ),
+            ],
+            array_values(
+                array_map(
+                    fn(Element $e): Remedy => new Remedy(
+                        "Take {$rig->graph->label((string) $e->component)} out",
+                        'one breaker feeds it',
+                        ['kind' => 'plan_remove', 'component' => (string) $e->component],
+                    ),
+                    array_filter(
+                        $ring,
+                        fn(Element $e): bool => ($rig->graph->circuits[(string) $e->component] ?? null)?->feeds !==
+                            null,
+                    ),
+                ),
+            ),
+            paths: array_map(
+                fn(Element $e): array => [$rig->graph->sources[$source]->a, $e->b],
+                array_slice($ring, 0, 2),
+            ),
             state: $state,
         );
     }
@@ -92,9 +146,19 @@ final class FedTwice implements RigRule
     /** @return list<Element> breakers on the way around one that is closed */
     private function besides(Examination $rig, Element $breaker, Situation $situation): array
     {
-        $way = Walk::way($rig->graph, $breaker->a, $breaker->b, fn(Element $e): bool => $e->id !== $breaker->id && self::isHot($e) && $situation->isClosed($e->id));
+        $way = Walk::way(
+            $rig->graph,
+            $breaker->a,
+            $breaker->b,
+            fn(Element $e): bool => $e->id !== $breaker->id && self::isHot($e) && $situation->isClosed($e->id),
+        );
 
-        return array_values(array_filter(array_map(fn(string $id): Element => $rig->graph->elements[$id], $way ?? []), self::isBreaker(...)));
+        return array_values(
+            array_filter(
+                array_map(fn(string $id): Element => $rig->graph->elements[$id], $way ?? []),
+                self::isBreaker(...),
+            ),
+        );
     }
 
     private static function isHot(Element $element): bool

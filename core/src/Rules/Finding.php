@@ -47,18 +47,25 @@ final readonly class Finding
     public function toArray(): array
     {
         return [
-            'id' => $this->identity(), 'rule' => $this->rule->id, 'severity' => $this->severity()->value,
-            'title' => $this->hit->title ?? $this->rule->title, 'text' => $this->hit->text, 'components' => $this->hit->components,
+            'id' => $this->identity(),
+            'rule' => $this->rule->id,
+            'severity' => $this->severity()->value,
+            'title' => $this->hit->title ?? $this->rule->title,
+            'text' => $this->hit->text,
+            'components' => $this->hit->components,
             'figures' => array_map(fn(Figure $f): array => $f->toArray(), $this->hit->figures),
             'remedies' => array_map(fn(Remedy $r): array => $r->toArray(), $this->hit->remedies),
             'source' => $this->rule->source->text(),
             'because' => $this->hit->because === null ? null : self::identityOf($this->hit->because),
             'ways' => ['kind' => $this->ways->kind, 'pairs' => $this->ways->pairs, 'words' => $this->ways->words],
             'witness' => [
-                'state' => $this->state, 'states' => $this->states, 'words' => $this->stateWords,
+                'state' => $this->state,
+                'states' => $this->states,
+                'words' => $this->stateWords,
                 'controls' => $this->setting === null ? null : (object) $this->setting->controls,
                 'surroundings' => $this->setting === null ? null : (object) $this->setting->surroundings,
-                'path' => $this->path, 'elements' => $this->elements,
+                'path' => $this->path,
+                'elements' => $this->elements,
             ],
         ];
     }

@@ -33,13 +33,38 @@ final readonly class Found
     /** @param ?array{slips: int, words: string} $failure */
     public function orBy(?array $failure): self
     {
-        return new self($this->key, $this->kind, $this->setting, $this->state, $this->slips, $this->words, $this->states, $this->from, $this->step, $failure);
+        return new self(
+            $this->key,
+            $this->kind,
+            $this->setting,
+            $this->state,
+            $this->slips,
+            $this->words,
+            $this->states,
+            $this->from,
+            $this->step,
+            $failure,
+        );
     }
 
     /** @param list<string> $states */
-    public static function set(string $key, Setting $setting, ?string $state, int $slips, string $words, array $states): self
-    {
-        return new self($key, $slips === 0 && $state === null ? 'outage' : 'slips', $setting, $state, $slips, $words, $states);
+    public static function set(
+        string $key,
+        Setting $setting,
+        ?string $state,
+        int $slips,
+        string $words,
+        array $states,
+    ): self {
+        return new self(
+            $key,
+            $slips === 0 && $state === null ? 'outage' : 'slips',
+            $setting,
+            $state,
+            $slips,
+            $words,
+            $states,
+        );
     }
 
     /**
@@ -48,8 +73,14 @@ final readonly class Found
      * @param array<string, string> $from
      * @param ?string $state named state whose setting it is
      */
-    public static function reached(string $key, Setting $setting, array $from, ?string $state, int $slips, string $words): self
-    {
+    public static function reached(
+        string $key,
+        Setting $setting,
+        array $from,
+        ?string $state,
+        int $slips,
+        string $words,
+    ): self {
         return new self($key, 'reached', $setting, $state, $slips, $words, $state === null ? [] : [$state], $from);
     }
 

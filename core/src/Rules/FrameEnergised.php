@@ -28,11 +28,21 @@ final class FrameEnergised implements RigRule
             'frame_energised',
             Severity::Danger,
             'Frame at a voltage to earth',
-            'A pedestal that puts line voltage on the ground conductor energises the whole vehicle. A surge unit opens hot and neutral, never the ground, so it cannot take that away. Two of these faults cannot be found from inside: every tester says good. Only the frame against independent earth, or a non-contact detector on the skin, shows them.',
-            Source::recalled('IEC 60479-1 for touch current (from memory: 0.5 mA felt, 5 mA let-go of children, 30 mA dangerous); body taken as 1 kΩ'),
+            'A pedestal that puts line voltage on the ground conductor energises the whole vehicle. A surge ' .
+                'unit opens hot and neutral, never the ground, so it cannot take that away. Two of these faults ' .
+                'cannot be found from inside: every tester says good. Only the frame against independent earth, ' .
+                'or a non-contact detector on the skin, shows them.',
+            Source::recalled(
+                'IEC 60479-1 for touch current (from memory: 0.5 mA felt, 5 mA let-go of children, 30 mA ' .
+                    'dangerous); body taken as 1 kΩ',
+            ),
             [
                 Sample::found('any rig at a pedestal with the hot on its ground pin'),
-                Sample::silent('a rig that meets no pedestal', ['kind' => 'survey_remove', 'component' => 'feeder_main'], ['kind' => 'survey_remove', 'component' => 'shore']),
+                Sample::silent(
+                    'a rig that meets no pedestal',
+                    ['kind' => 'survey_remove', 'component' => 'feeder_main'],
+                    ['kind' => 'survey_remove', 'component' => 'shore'],
+                ),
             ],
         );
     }
@@ -47,7 +57,19 @@ final class FrameEnergised implements RigRule
                 continue;
             }
             [$volts, $amps] = LoadFlow::touch($rig->settled[$id], $rig->allLoads(), self::PERSON_OHM);
-            $hit = $amps < 0.0005 ? null : self::hit($rig, "always|{$id}", $volts, $amps, sprintf('In "%s" the frame stands at %.0f V to earth.', $state->title, $volts), $id, null, null);
+            $hit =
+                $amps < 0.0005
+                    ? null
+                    : self::hit(
+                        $rig,
+                        "always|{$id}",
+                        $volts,
+                        $amps,
+                        sprintf('In "%s" the frame stands at %.0f V to earth.', $state->title, $volts),
+                        $id,
+                        null,
+                        null,
+                    );
             if ($hit !== null) {
                 $hits[] = $hit;
             }
@@ -71,16 +93,41 @@ final class FrameEnergised implements RigRule
         $first = null;
         foreach ($worst as $condition => [$amps, $volts, $fault]) {
             $guard = self::guard($rig, $condition);
-            $text = sprintf('At a pedestal with %s the frame stands at %.0f V to earth. %s%s', lcfirst(explode(': ', $fault->title, 2)[1]), $volts, $guard, in_array($condition, self::HIDDEN, true) ? ' It cannot be found from inside the rig.' : '');
-            $hits[] = self::hit($rig, "pedestal|{$condition}", $volts, $amps, $text, null, $fault, Ways::outside(explode(': ', $fault->title, 2)[1]), $first);
+            $text = sprintf(
+                'At a pedestal with %s the frame stands at %.0f V to earth. %s%s',
+                lcfirst(explode(': ', $fault->title, 2)[1]),
+                $volts,
+                $guard,
+                in_array($condition, self::HIDDEN, true) ? ' It cannot be found from inside the rig.' : '',
+            );
+            $hits[] = self::hit(
+                $rig,
+                "pedestal|{$condition}",
+                $volts,
+                $amps,
+                $text,
+                null,
+                $fault,
+                Ways::outside(explode(': ', $fault->title, 2)[1]),
+                $first,
+            );
             $first ??= "frame_energised|pedestal|{$condition}";
         }
 
         return $hits;
     }
 
-    private static function hit(Examination $rig, string $key, float $volts, float $amps, string $text, ?string $state, ?NamedState $proof, ?Ways $ways, ?string $because = null): Hit
-    {
+    private static function hit(
+        Examination $rig,
+        string $key,
+        float $volts,
+        float $amps,
+        string $text,
+        ?string $state,
+        ?NamedState $proof,
+        ?Ways $ways,
+        ?string $because = null,
+    ): Hit {
         $severity = $amps >= 0.03 ? Severity::Danger : ($amps >= 0.005 ? Severity::Warning : Severity::Advice);
         $shore = array_key_first(array_filter($rig->graph->supplies, fn(Supply $s): bool => $s->kind === 'shore'));
 
@@ -89,11 +136,29 @@ final class FrameEnergised implements RigRule
             $text,
             $shore === null ? [] : [$shore],
             [
-                new Figure('Frame to earth', $volts, 'V', 'load flow with a person of 1 kΩ between frame and earth', Source::computed('load flow'), null, true),
-                new Figure('Touch current', $amps * 1000, 'mA', sprintf('%.1f V ÷ 1 kΩ', $amps * self::PERSON_OHM), Source::recalled('IEC 60479-1'), 0.5, true),
+                new Figure(
+                    'Frame to earth',
+                    $volts,
+                    'V',
+                    'load flow with a person of 1 kΩ between frame and earth',
+                    Source::computed('load flow'),
+                    null,
+                    true,
+                ),
+                new Figure(
+                    'Touch current',
+                    $amps * 1000,
+                    'mA',
+                    sprintf('%.1f V ÷ 1 kΩ', $amps * self::PERSON_OHM),
+                    Source::recalled('IEC 60479-1'),
+                    0.5,
+                    true,
+                ),
             ],
             severity: $severity,
-            title: $proof === null ? 'Frame at a voltage to earth' : 'Frame energised: ' . lcfirst(explode(': ', $proof->title, 2)[1]),
+            title: $proof === null
+                ? 'Frame at a voltage to earth'
+                : 'Frame energised: ' . lcfirst(explode(': ', $proof->title, 2)[1]),
             state: $state,
             ways: $ways,
             proof: $proof,
@@ -128,6 +193,8 @@ final class FrameEnergised implements RigRule
         $unit = reset($units);
         $opens = $rig->faulty()["fault_{$condition}"]->positions[$unit->text('cutOff')] === 'open';
 
-        return $opens ? "{$unit->label} cuts off hot and neutral, but the ground stays connected." : "{$unit->label} notices nothing and lets it in.";
+        return $opens
+            ? "{$unit->label} cuts off hot and neutral, but the ground stays connected."
+            : "{$unit->label} notices nothing and lets it in.";
     }
 }

@@ -20,13 +20,37 @@ final class GfciTrips implements StateRule, Unclaimed
             'gfci_trips',
             Severity::Warning,
             'GFCI trips',
-            'A GFCI compares what goes out with what comes back, and listens for a neutral that is grounded on its load side. A bond beyond it, an inverter\'s for example, or a neutral joined to another one beyond it, lets part of the current come home past it: it trips, often with nothing switched on, and gets replaced by one without protection.',
+            'A GFCI compares what goes out with what comes back, and listens for a neutral that is grounded ' .
+                'on its load side. A bond beyond it, an inverter\'s for example, or a neutral joined to another ' .
+                'one beyond it, lets part of the current come home past it: it trips, often with nothing ' .
+                'switched on, and gets replaced by one without protection.',
             Source::recalled('UL 943: a grounded neutral on the load side of 4 Ω or less trips a class A device'),
             [
-                Sample::found('one-pole transfer beyond a GFCI breaker, the inverter\'s output bonded', $breaker, Sample::alone('transfer_circuit', ['circuit' => 'c_wet', 'poles' => 'one'])),
-                Sample::silent('two-pole transfer', $breaker, Sample::alone('transfer_circuit', ['circuit' => 'c_wet', 'poles' => 'two'])),
-                Sample::silent('one-pole, the output floats', $breaker, Sample::choose('transfer_circuit', ['circuit' => 'c_wet', 'poles' => 'one', 'converter' => 'left', 'continuousW' => 2000, 'outputNeutral' => 'floating'])),
-                Sample::silent('GFCI at the outlet, beyond the switch', Sample::alone('transfer_circuit', ['circuit' => 'c_wet', 'poles' => 'one'])),
+                Sample::found(
+                    'one-pole transfer beyond a GFCI breaker, the inverter\'s output bonded',
+                    $breaker,
+                    Sample::alone('transfer_circuit', ['circuit' => 'c_wet', 'poles' => 'one']),
+                ),
+                Sample::silent(
+                    'two-pole transfer',
+                    $breaker,
+                    Sample::alone('transfer_circuit', ['circuit' => 'c_wet', 'poles' => 'two']),
+                ),
+                Sample::silent(
+                    'one-pole, the output floats',
+                    $breaker,
+                    Sample::choose('transfer_circuit', [
+                        'circuit' => 'c_wet',
+                        'poles' => 'one',
+                        'converter' => 'left',
+                        'continuousW' => 2000,
+                        'outputNeutral' => 'floating',
+                    ]),
+                ),
+                Sample::silent(
+                    'GFCI at the outlet, beyond the switch',
+                    Sample::alone('transfer_circuit', ['circuit' => 'c_wet', 'poles' => 'one']),
+                ),
             ],
         );
     }
@@ -52,8 +76,18 @@ final class GfciTrips implements StateRule, Unclaimed
             $hits[] = new Hit(
                 "{$id}|{$component}",
                 $terminal === $rig->graph->elements["{$id}.neutral"]->a
-                    ? sprintf('The neutral of %s has a second way back, by %s: its GFCI sees current go out that does not come home through it, and trips.', $end->label, $rig->graph->label($component))
-                    : sprintf('The neutral of %s is grounded beyond its GFCI, in %s: part of the return goes by the ground, and it trips, also with nothing switched on.', $end->label, $rig->graph->label($component)),
+                    ? sprintf(
+                        'The neutral of %s has a second way back, by %s: its GFCI sees current go out that ' .
+                            'does not come home through it, and trips.',
+                        $end->label,
+                        $rig->graph->label($component),
+                    )
+                    : sprintf(
+                        'The neutral of %s is grounded beyond its GFCI, in %s: part of the return goes by ' .
+                            'the ground, and it trips, also with nothing switched on.',
+                        $end->label,
+                        $rig->graph->label($component),
+                    ),
                 [$id, $component],
                 paths: [[$rig->graph->sources[$source]->a, $end->hot], [$end->neutral, $terminal]],
             );
@@ -71,7 +105,7 @@ final class GfciTrips implements StateRule, Unclaimed
     {
         $line = $rig->graph->elements[$own]->a ?? null;
         $seen = [$from => true];
-        for ($next = [$from]; $next !== [];) {
+        for ($next = [$from]; $next !== []; ) {
             $at = array_shift($next);
             foreach ($situation->network->neighbours()[$at] ?? [] as [$to, $element]) {
                 $e = $rig->graph->elements[$element];

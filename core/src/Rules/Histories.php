@@ -43,7 +43,17 @@ final class Histories
         return implode(',', $all);
     }
 
-    /** @return \Generator<int, array{end: Settled, from: array<string, string>, state: ?string, slips: int, words: string}> ends that differ from the rest of their setting */
+    /**
+     * Ends that differ from the rest of their setting.
+     *
+     * @return \Generator<int, array{
+     *     end: Settled,
+     *     from: array<string, string>,
+     *     state: ?string,
+     *     slips: int,
+     *     words: string,
+     * }>
+     */
     public function ends(): \Generator
     {
         $automatic = $this->rig->engine->automatic();
@@ -53,7 +63,19 @@ final class Histories
             $queue[] = [$state, $rest, "from \"{$state->title}\""];
             foreach ($automatic as $device => $of) {
                 foreach ($of->positionNames() as $position) {
-                    $end = $position === $rest[$device] ? null : $this->end($state->setting, [$device => $position] + $rest, sprintf('in "%s", once %s is in "%s"', $state->title, $of->label, $of->positions[$position]));
+                    $end =
+                        $position === $rest[$device]
+                            ? null
+                            : $this->end(
+                                $state->setting,
+                                [$device => $position] + $rest,
+                                sprintf(
+                                    'in "%s", once %s is in "%s"',
+                                    $state->title,
+                                    $of->label,
+                                    $of->positions[$position],
+                                ),
+                            );
                     if ($end !== null) {
                         yield $end;
                         $queue[] = [$state, array_intersect_key($end['end']->positions, $automatic), $end['words']];
@@ -68,7 +90,11 @@ final class Histories
                 if ($end !== null) {
                     yield $end;
                     if ($end['state'] !== null) {
-                        $queue[] = [$this->rig->named[$end['state']], array_intersect_key($end['end']->positions, $automatic), $end['words']];
+                        $queue[] = [
+                            $this->rig->named[$end['state']],
+                            array_intersect_key($end['end']->positions, $automatic),
+                            $end['words'],
+                        ];
                     }
                 }
             }
@@ -88,14 +114,22 @@ final class Histories
         if ($end->situation === ($this->rests[$key] ??= $this->rig->engine->settle($setting)->situation)) {
             return null;
         }
-        $at = $key . json_encode(array_intersect_key($end->positions, $this->rig->engine->automatic()), JSON_THROW_ON_ERROR);
+        $at =
+            $key .
+            json_encode(array_intersect_key($end->positions, $this->rig->engine->automatic()), JSON_THROW_ON_ERROR);
         if (isset($this->seen[$at])) {
             return null;
         }
         $this->seen[$at] = true;
         $named = $this->namedBy[$key] ?? null;
 
-        return ['end' => $end, 'from' => $from, 'state' => $named, 'slips' => $named === null ? 1 : 0, 'words' => $words];
+        return [
+            'end' => $end,
+            'from' => $from,
+            'state' => $named,
+            'slips' => $named === null ? 1 : 0,
+            'words' => $words,
+        ];
     }
 
     /** @return \Generator<int, array{Setting, string}> settings one move away, with the move */
@@ -116,7 +150,10 @@ final class Histories
         foreach ($this->rig->graph->surroundings as $id => $surrounding) {
             foreach ($surrounding->matters($setting->controls) ? $surrounding->distinct() : [] as $value) {
                 if ($value !== $setting->surroundings[$id]) {
-                    yield [new Setting($setting->controls, [$id => $value] + $setting->surroundings), lcfirst($surrounding->label) . " {$surrounding->values[$value]}"];
+                    yield [
+                        new Setting($setting->controls, [$id => $value] + $setting->surroundings),
+                        lcfirst($surrounding->label) . " {$surrounding->values[$value]}",
+                    ];
                 }
             }
         }

@@ -30,7 +30,8 @@ final class Judge
     /** @param ?Proof $proof of a rig of the same structure, where one is at hand */
     public function __construct(private readonly Examination $rig, ?Proof $proof = null)
     {
-        // Thousands of small things are kept until the end: looking for cycles among them again and again costs as much as the search.
+        // Thousands of small things are kept until the end: looking for cycles among them again and again costs as much
+        // as the search.
         $collects = gc_enabled();
         gc_disable();
         try {
@@ -63,10 +64,33 @@ final class Judge
                     default => null,
                 };
                 $ways = $hit->ways ?? ($named === null ? Ways::onTheRig() : Ways::slips(0, $named->title));
-                $this->findings[] = $this->finding($rule, $hit, $ways, $named?->setting, $hit->state, $situation, $hit->state === null ? [] : [$hit->state]);
+                $this->findings[] = $this->finding(
+                    $rule,
+                    $hit,
+                    $ways,
+                    $named?->setting,
+                    $hit->state,
+                    $situation,
+                    $hit->state === null ? [] : [$hit->state],
+                );
             }
         }
-        usort($this->findings, fn(Finding $a, Finding $b): int => [$a->ways->kind === 'outside', $a->severity()->rank(), $a->ways->pairs[0]['slips'], $a->rule->id, $a->hit->key] <=> [$b->ways->kind === 'outside', $b->severity()->rank(), $b->ways->pairs[0]['slips'], $b->rule->id, $b->hit->key]);
+        usort(
+            $this->findings,
+            fn(Finding $a, Finding $b): int => [
+                $a->ways->kind === 'outside',
+                $a->severity()->rank(),
+                $a->ways->pairs[0]['slips'],
+                $a->rule->id,
+                $a->hit->key,
+            ] <=> [
+                $b->ways->kind === 'outside',
+                $b->severity()->rank(),
+                $b->ways->pairs[0]['slips'],
+                $b->rule->id,
+                $b->hit->key,
+            ],
+        );
     }
 
     /** Looks at the state that shows a hazard, for its figures as this rig has them. */
@@ -75,7 +99,9 @@ final class Judge
         $settled = $this->rig->engine->settle($found->setting, $found->from);
         $passing = $found->step === null ? null : $settled->passing[$found->step];
         $situation = $passing['situation'] ?? $settled->situation;
-        [$rule, $hit] = $this->hits($situation)[$found->key] ?? throw new \LogicException("The proof is of another rig: {$found->key} is not there.");
+        [$rule, $hit] =
+            $this->hits($situation)[$found->key] ??
+            throw new \LogicException("The proof is of another rig: {$found->key} is not there.");
         $ways = match ($found->kind) {
             'outage' => Ways::outage($found->words),
             'passing' => Ways::passing($passing['lastsS'] ?? 0.0, $found->words),
@@ -115,8 +141,15 @@ final class Judge
     }
 
     /** @param list<string> $states */
-    private function finding(Rule $rule, Hit $hit, Ways $ways, ?Setting $setting, ?string $state, ?Situation $situation, array $states = []): Finding
-    {
+    private function finding(
+        Rule $rule,
+        Hit $hit,
+        Ways $ways,
+        ?Setting $setting,
+        ?string $state,
+        ?Situation $situation,
+        array $states = [],
+    ): Finding {
         $terminals = $elements = [];
         foreach ($hit->paths as [$from, $to]) {
             if ($situation === null) {
@@ -126,8 +159,23 @@ final class Judge
             $terminals = [...$terminals, ...$path['terminals']];
             $elements = [...$elements, ...$path['elements']];
         }
-        $words = $state !== null ? $this->rig->named[$state]->title : ($ways->kind === 'always' ? 'in every state' : $ways->pairs[0]['words']);
+        $words =
+            $state !== null
+                ? $this->rig->named[$state]->title
+                : ($ways->kind === 'always'
+                    ? 'in every state'
+                    : $ways->pairs[0]['words']);
 
-        return new Finding(self::definition($rule), $hit, $ways, $setting, $state, $words, $terminals, $elements, $states);
+        return new Finding(
+            self::definition($rule),
+            $hit,
+            $ways,
+            $setting,
+            $state,
+            $words,
+            $terminals,
+            $elements,
+            $states,
+        );
     }
 }

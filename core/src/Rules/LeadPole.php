@@ -16,7 +16,9 @@ final class LeadPole implements RigRule
             'lead_pole',
             Severity::Warning,
             'Lead called by the wrong pole',
-            'What a lead is follows from what it is joined with. One that is written down as positive and lies on the negative is either written down wrong, or landed wrong: look before anything is connected. Whoever comes later believes the label.',
+            'What a lead is follows from what it is joined with. One that is written down as positive and ' .
+                'lies on the negative is either written down wrong, or landed wrong: look before anything is ' .
+                'connected. Whoever comes later believes the label.',
             Source::commonPractice(),
             [
                 Sample::found('a negative called positive', Sample::survey('ld_dc_neg', '/pole', 'positive')),
@@ -46,9 +48,22 @@ final class LeadPole implements RigRule
             if (array_key_exists($element->a, $nets[$other]) && !array_key_exists($element->a, $nets[$called])) {
                 $hits[] = new Hit(
                     $element->component,
-                    sprintf('%s is written down as %s and lies on the %s of a battery.', $graph->label($element->component), $called, $other),
+                    sprintf(
+                        '%s is written down as %s and lies on the %s of a battery.',
+                        $graph->label($element->component),
+                        $called,
+                        $other,
+                    ),
                     [$element->component],
-                    remedies: [Remedy::set(sprintf('Call %s %s', $graph->label($element->component), $other), 'if it is landed right and was written down wrong', $element->component, '/pole', $other)],
+                    remedies: [
+                        Remedy::set(
+                            sprintf('Call %s %s', $graph->label($element->component), $other),
+                            'if it is landed right and was written down wrong',
+                            $element->component,
+                            '/pole',
+                            $other,
+                        ),
+                    ],
                 );
             }
         }

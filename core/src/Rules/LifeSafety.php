@@ -16,16 +16,37 @@ final class LifeSafety implements RigRule
     public static function definition(): Definition
     {
         $detector = [
-            Sample::add('detector', ['type' => 'dc_load', 'label' => 'Gas detector', 'use' => 'detector', 'amps' => 0.1]),
-            Sample::add('ld_detector', ['type' => 'lead', 'label' => 'To detector', 'from' => 'dc_panel.fused', 'to' => 'detector.pos', 'pole' => 'positive', 'cable' => ['size' => 'awg:14', 'lengthM' => 2]]),
-            Sample::add('ld_detector_neg', ['type' => 'lead', 'label' => 'From detector', 'from' => 'dc_panel.neg', 'to' => 'detector.neg', 'pole' => 'negative', 'cable' => ['size' => 'awg:14', 'lengthM' => 2]]),
+            Sample::add('detector', [
+                'type' => 'dc_load',
+                'label' => 'Gas detector',
+                'use' => 'detector',
+                'amps' => 0.1,
+            ]),
+            Sample::add('ld_detector', [
+                'type' => 'lead',
+                'label' => 'To detector',
+                'from' => 'dc_panel.fused',
+                'to' => 'detector.pos',
+                'pole' => 'positive',
+                'cable' => ['size' => 'awg:14', 'lengthM' => 2],
+            ]),
+            Sample::add('ld_detector_neg', [
+                'type' => 'lead',
+                'label' => 'From detector',
+                'from' => 'dc_panel.neg',
+                'to' => 'detector.neg',
+                'pole' => 'negative',
+                'cable' => ['size' => 'awg:14', 'lengthM' => 2],
+            ]),
         ];
 
         return new Definition(
             'life_safety',
             Severity::Warning,
             'Life safety behind a switch',
-            'Gas and CO detectors must be live whenever somebody is on board, breakaway brakes whenever the rig is towed: never only behind a disconnect, a low-voltage cut-off or a battery-management system that can open.',
+            'Gas and CO detectors must be live whenever somebody is on board, breakaway brakes whenever the ' .
+                'rig is towed: never only behind a disconnect, a low-voltage cut-off or a battery-management ' .
+                'system that can open.',
             Source::recalled('NFPA 1192 for detectors; breakaway by FMVSS and state law; common practice'),
             [
                 Sample::found('a detector behind the new disconnect', ...$detector, ...[Sample::choose('in_line')]),
@@ -45,19 +66,38 @@ final class LifeSafety implements RigRule
             $id = $load->component;
             $without = self::missing($rig, $load);
             if ($without !== null) {
-                $hits[] = new Hit("{$id}|dead", sprintf('%s %s: it is dead.', $load->label, $without), [$id], severity: Severity::Danger, title: 'Life safety without a supply');
+                $hits[] = new Hit(
+                    "{$id}|dead",
+                    sprintf('%s %s: it is dead.', $load->label, $without),
+                    [$id],
+                    severity: Severity::Danger,
+                    title: 'Life safety without a supply',
+                );
                 continue;
             }
             $behind = self::behind($rig, $load);
             if ($behind !== []) {
                 $hits[] = new Hit(
                     "{$id}|{$behind[0]}",
-                    sprintf('%s is dead while %s open%s.', $load->label, count($behind) === 1 ? $rig->graph->label($behind[0]) . ' is' : implode(' and ', array_map($rig->graph->label(...), $behind)) . ' are', $brakes ? ': in tow its brakes do nothing' : ', with people on board or not'),
+                    sprintf(
+                        '%s is dead while %s open%s.',
+                        $load->label,
+                        count($behind) === 1
+                            ? $rig->graph->label($behind[0]) . ' is'
+                            : implode(' and ', array_map($rig->graph->label(...), $behind)) . ' are',
+                        $brakes ? ': in tow its brakes do nothing' : ', with people on board or not',
+                    ),
                     [$id, ...$behind],
                     severity: $brakes ? Severity::Danger : Severity::Warning,
                 );
             } elseif (self::onManagedOnly($rig, $load)) {
-                $hits[] = new Hit("{$id}|bms", sprintf('%s hangs on a battery whose battery management can open and leave it dead.', $load->label), [$id], severity: Severity::Advice, title: 'Life safety on a battery that can open');
+                $hits[] = new Hit(
+                    "{$id}|bms",
+                    sprintf('%s hangs on a battery whose battery management can open and leave it dead.', $load->label),
+                    [$id],
+                    severity: Severity::Advice,
+                    title: 'Life safety on a battery that can open',
+                );
             }
         }
 
@@ -90,7 +130,15 @@ final class LifeSafety implements RigRule
         $switches = array_keys($switches);
         $fed = function (array $open) use ($rig, $load): bool {
             foreach ($rig->graph->batteries as $battery) {
-                if (Walk::feeds($rig->graph, $load, $battery->pos, $battery->neg, fn(Element $e): bool => !in_array($e->component, $open, true))) {
+                if (
+                    Walk::feeds(
+                        $rig->graph,
+                        $load,
+                        $battery->pos,
+                        $battery->neg,
+                        fn(Element $e): bool => !in_array($e->component, $open, true),
+                    )
+                ) {
                     return true;
                 }
             }
@@ -116,7 +164,10 @@ final class LifeSafety implements RigRule
     private static function onManagedOnly(Examination $rig, Load $load): bool
     {
         foreach ($rig->graph->batteries as $battery) {
-            if (!$battery->managed && Walk::feeds($rig->graph, $load, $battery->pos, $battery->neg, fn(Element $e): bool => true)) {
+            if (
+                !$battery->managed &&
+                Walk::feeds($rig->graph, $load, $battery->pos, $battery->neg, fn(Element $e): bool => true)
+            ) {
                 return false;
             }
         }

@@ -20,11 +20,21 @@ final class LivePins implements StateRule, Claims
             'live_pins',
             Severity::Danger,
             'Inlet pins live while unplugged',
-            'The male pins of an inlet or a loose cord are live while nothing is mated with them. Whoever picks up the cord touches line voltage.',
+            'The male pins of an inlet or a loose cord are live while nothing is mated with them. Whoever ' .
+                'picks up the cord touches line voltage.',
             Source::recalled('NFPA 70 551.33, 551.46; above 30 V AC counts as live'),
             [
-                Sample::found('a circuit moved to the inverter panel, its neutral left on the main panel', Sample::choose('subpanel', ['circuits' => ['c_outlets' => true], 'neutral' => 'common']), Sample::move('c_outlets', 'main_panel', 'neutral'), Sample::set('inverter', '/neutral', 'switched')),
-                Sample::found('the shore feeder still on the panel the inverter feeds', Sample::choose('in_line'), Sample::set('feeder_main', '/to', ['at' => 'main_panel', 'port' => 'line'])),
+                Sample::found(
+                    'a circuit moved to the inverter panel, its neutral left on the main panel',
+                    Sample::choose('subpanel', ['circuits' => ['c_outlets' => true], 'neutral' => 'common']),
+                    Sample::move('c_outlets', 'main_panel', 'neutral'),
+                    Sample::set('inverter', '/neutral', 'switched'),
+                ),
+                Sample::found(
+                    'the shore feeder still on the panel the inverter feeds',
+                    Sample::choose('in_line'),
+                    Sample::set('feeder_main', '/to', ['at' => 'main_panel', 'port' => 'line']),
+                ),
                 Sample::silent('in line through the relay', Sample::choose('in_line')),
                 Sample::silent('as found, nothing inside makes 120 V'),
             ],
@@ -48,7 +58,10 @@ final class LivePins implements StateRule, Claims
             if ($live === []) {
                 continue;
             }
-            $hard = array_filter(array_keys($live), fn(string $name): bool => $situation->hardHot($pins->pins[$name]) !== null);
+            $hard = array_filter(
+                array_keys($live),
+                fn(string $name): bool => $situation->hardHot($pins->pins[$name]) !== null,
+            );
             $driven = array_filter($pins->pins, fn(string $t): bool => $situation->hotAt($t) !== null) === [];
             $from = $rig->graph->sources[reset($live)];
             $source = $rig->graph->label($from->component);
@@ -57,14 +70,47 @@ final class LivePins implements StateRule, Claims
             $hits[] = new Hit(
                 $pins->component . '|' . ($driven ? 'driven' : ($hard === [] ? implode('+', $stray) : 'hard')),
                 $driven
-                    ? sprintf('The %s of %s: at half the voltage of %s, whose neutral is driven and stays joined while nothing is plugged in.', $names, $pins->label, $source)
+                    ? sprintf(
+                        'The %s of %s: at half the voltage of %s, whose neutral is driven and stays joined ' .
+                            'while nothing is plugged in.',
+                        $names,
+                        $pins->label,
+                        $source,
+                    )
                     : ($hard !== []
-                    ? sprintf('The %s of %s: joined to the hot of %s while nothing is plugged in.', $names, $pins->label, $source)
-                    : sprintf('The %s of %s: at line voltage through a load. The hot of %s passes through whatever is switched on, and its only way on is out of the inlet.', $names, $pins->label, $source)),
+                        ? sprintf(
+                            'The %s of %s: joined to the hot of %s while nothing is plugged in.',
+                            $names,
+                            $pins->label,
+                            $source,
+                        )
+                        : sprintf(
+                            'The %s of %s: at line voltage through a load. The hot of %s passes through ' .
+                                'whatever is switched on, and its only way on is out of the inlet.',
+                            $names,
+                            $pins->label,
+                            $source,
+                        )),
                 [$pins->component, $from->component, ...$stray],
-                [new Figure('Pin to frame', $driven ? $from->volts / 2 : $from->volts, 'V', $driven ? 'half of the output stands between each wire and the case' : ($hard !== [] ? 'joined through closed contacts' : 'open return: full volts through any load'), Source::computed('connectivity'), 30.0)],
+                [
+                    new Figure(
+                        'Pin to frame',
+                        $driven ? $from->volts / 2 : $from->volts,
+                        'V',
+                        $driven
+                            ? 'half of the output stands between each wire and the case'
+                            : ($hard !== []
+                                ? 'joined through closed contacts'
+                                : 'open return: full volts through any load'),
+                        Source::computed('connectivity'),
+                        30.0,
+                    ),
+                ],
                 self::remedies($rig, $stray),
-                array_map(fn(string $name): array => [$from->a, $pins->pins[$name]], array_slice(array_keys($live), -1)),
+                array_map(
+                    fn(string $name): array => [$from->a, $pins->pins[$name]],
+                    array_slice(array_keys($live), -1),
+                ),
                 because: $stray === [] ? null : "split_return|{$stray[0]}|no return",
             );
         }
@@ -74,7 +120,10 @@ final class LivePins implements StateRule, Claims
 
     public function claims(Examination $rig): array
     {
-        $inside = array_filter($rig->graph->sources, fn($s): bool => $s->kind === 'ac' && $s->forming && $s->device !== null);
+        $inside = array_filter(
+            $rig->graph->sources,
+            fn($s): bool => $s->kind === 'ac' && $s->forming && $s->device !== null,
+        );
         if ($inside === []) {
             return [];
         }
@@ -98,7 +147,11 @@ final class LivePins implements StateRule, Claims
     {
         $stray = [];
         foreach ($rig->graph->circuits as $id => $end) {
-            if (!$end->together && $situation->joined($end->neutral, $terminal) && $situation->hardHot($end->hot) !== null) {
+            if (
+                !$end->together &&
+                $situation->joined($end->neutral, $terminal) &&
+                $situation->hardHot($end->hot) !== null
+            ) {
                 $stray[] = $id;
             }
         }

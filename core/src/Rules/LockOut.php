@@ -18,11 +18,20 @@ final class LockOut implements RigRule
             'lock_out',
             Severity::Advice,
             'A contactor that must pull in to be safe',
-            'A normally-closed contact stops the loop only while its coil is pulled in: a dead coil brings the loop back and nobody notices. A lamp across the coil proves that the coil has a supply, not that the contact has opened; a lamp on the output proves what the converter gets. The fail-safe kind has a normally-open contact and its coil on the outside supply.',
+            'A normally-closed contact stops the loop only while its coil is pulled in: a dead coil brings ' .
+                'the loop back and nobody notices. A lamp across the coil proves that the coil has a supply, not ' .
+                'that the contact has opened; a lamp on the output proves what the converter gets. The fail-safe ' .
+                'kind has a normally-open contact and its coil on the outside supply.',
             Source::commonPractice(),
             [
-                Sample::found('normally closed, coil on the inverter', Sample::choose('in_line', ['converter' => 'contactor'])),
-                Sample::silent('normally open, coil on the shore side', Sample::choose('in_line', ['converter' => 'contactor_safe'])),
+                Sample::found(
+                    'normally closed, coil on the inverter',
+                    Sample::choose('in_line', ['converter' => 'contactor']),
+                ),
+                Sample::silent(
+                    'normally open, coil on the shore side',
+                    Sample::choose('in_line', ['converter' => 'contactor_safe']),
+                ),
             ],
         );
     }
@@ -34,10 +43,19 @@ final class LockOut implements RigRule
             if ($contactor->text('contact') === 'no') {
                 continue;
             }
-            $lamp = ['none' => 'It has no lamp: nobody sees that it failed.', 'coil' => 'Its lamp proves that the coil has a supply, not that the contact opened.', 'output' => 'Its lamp shows whether the converter gets 120 V.'][$contactor->text('lamp', 'none')];
+            $lamp = [
+                'none' => 'It has no lamp: nobody sees that it failed.',
+                'coil' => 'Its lamp proves that the coil has a supply, not that the contact opened.',
+                'output' => 'Its lamp shows whether the converter gets 120 V.',
+            ][$contactor->text('lamp', 'none')];
             $hits[] = new Hit(
                 $id,
-                sprintf('%s must pull in to be safe; a dead coil brings the loop back. %s Its box holds two sources: mark it.', $contactor->label, $lamp),
+                sprintf(
+                    '%s must pull in to be safe; a dead coil brings the loop back. %s Its box holds two ' .
+                        'sources: mark it.',
+                    $contactor->label,
+                    $lamp,
+                ),
                 [$id],
                 self::coil($rig, $rig->graph->users["{$id}.coil"] ?? null),
             );
@@ -55,14 +73,32 @@ final class LockOut implements RigRule
         foreach ($rig->settled as $settled) {
             $source = $settled->situation->workingSource($coil->a, $coil->b);
             foreach ($source === null ? [] : $rig->graph->converters as $unit) {
-                if ($unit->kind !== PowerConverter::INVERTER || $unit->component !== $rig->graph->sources[$source]->component) {
+                if (
+                    $unit->kind !== PowerConverter::INVERTER ||
+                    $unit->component !== $rig->graph->sources[$source]->component
+                ) {
                     continue;
                 }
                 foreach ($rig->graph->batteries as $battery) {
                     if ($settled->situation->joined($unit->input[0], $battery->pos)) {
-                        $ah = $coil->watts * 24 / ($battery->ratedV * $unit->efficiency);
+                        $ah = ($coil->watts * 24) / ($battery->ratedV * $unit->efficiency);
 
-                        return [new Figure('Coil', $ah, 'Ah a day', sprintf('%g W × 24 h ÷ (%g V × %g) while inverting', $coil->watts, $battery->ratedV, $unit->efficiency), Source::computed('arithmetic'), null, $rig->graph->partAt($coil->component)?->isAssumed('coilW') === true)];
+                        return [
+                            new Figure(
+                                'Coil',
+                                $ah,
+                                'Ah a day',
+                                sprintf(
+                                    '%g W × 24 h ÷ (%g V × %g) while inverting',
+                                    $coil->watts,
+                                    $battery->ratedV,
+                                    $unit->efficiency,
+                                ),
+                                Source::computed('arithmetic'),
+                                null,
+                                $rig->graph->partAt($coil->component)?->isAssumed('coilW') === true,
+                            ),
+                        ];
                     }
                 }
             }

@@ -19,10 +19,16 @@ final class LostDirect implements RigRule
             'lost_direct',
             Severity::Warning,
             '12 V without a battery',
-            'What had a battery as found has none in the plan. Behind a converter alone it works on shore only, lamps flicker and a pump that starts pulls the volts down; with nothing behind it it is dead: lights, pump, heater controls and slide-outs with it.',
+            'What had a battery as found has none in the plan. Behind a converter alone it works on shore ' .
+                'only, lamps flicker and a pump that starts pulls the volts down; with nothing behind it it is ' .
+                'dead: lights, pump, heater controls and slide-outs with it.',
             Source::commonPractice(),
             [
-                Sample::found('the old bank is out and the panel\'s lead was left', Sample::choose('in_line'), ['kind' => 'plan_remove', 'plan' => 'p', 'component' => 'ld_dc']),
+                Sample::found('the old bank is out and the panel\'s lead was left', Sample::choose('in_line'), [
+                    'kind' => 'plan_remove',
+                    'plan' => 'p',
+                    'component' => 'ld_dc',
+                ]),
                 Sample::silent('the panel on the new bank', Sample::choose('in_line')),
                 Sample::silent('as found'),
             ],
@@ -41,13 +47,24 @@ final class LostDirect implements RigRule
             if ($before === null || $had === null || !self::hasBattery($before, $had)) {
                 continue;
             }
-            $chargers = array_filter($rig->graph->converters, fn($c): bool => $c->kind === PowerConverter::CHARGER && Walk::feeds($rig->graph, $load, ...$c->output));
+            $chargers = array_filter(
+                $rig->graph->converters,
+                fn($c): bool => $c->kind === PowerConverter::CHARGER && Walk::feeds($rig->graph, $load, ...$c->output),
+            );
             $by = array_values(array_unique(array_map(fn($c): string => $c->component, $chargers)));
             $hits[$load->component] = new Hit(
                 $load->component,
                 $by === []
-                    ? sprintf('%s had a battery as found and has none in the plan: it is dead.', $rig->graph->label($load->component))
-                    : sprintf('%s had a battery as found; in the plan only %s feeds it: dead off grid, and its volts sag with every pump that starts.', $rig->graph->label($load->component), implode(' and ', array_map($rig->graph->label(...), $by))),
+                    ? sprintf(
+                        '%s had a battery as found and has none in the plan: it is dead.',
+                        $rig->graph->label($load->component),
+                    )
+                    : sprintf(
+                        '%s had a battery as found; in the plan only %s feeds it: dead off grid, and its ' .
+                            'volts sag with every pump that starts.',
+                        $rig->graph->label($load->component),
+                        implode(' and ', array_map($rig->graph->label(...), $by)),
+                    ),
                 [$load->component, ...$by],
                 severity: $by === [] ? Severity::Danger : Severity::Warning,
             );

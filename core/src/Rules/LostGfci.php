@@ -17,12 +17,21 @@ final class LostGfci implements RigRule
             'lost_gfci',
             Severity::Danger,
             'GFCI protection lost',
-            'Receptacles by a sink, in the bath and outside need GFCI protection from every source. Moving a circuit off its GFCI breaker, or off the load side of another circuit\'s GFCI, leaves the outlets without it. A GFCI ahead of the inverter does not protect while inverting.',
+            'Receptacles by a sink, in the bath and outside need GFCI protection from every source. Moving a ' .
+                'circuit off its GFCI breaker, or off the load side of another circuit\'s GFCI, leaves the ' .
+                'outlets without it. A GFCI ahead of the inverter does not protect while inverting.',
             Source::recalled('NFPA 70 551.41(C)'),
             [
-                Sample::found('a GFCI breaker left behind in the main panel', Sample::survey('c_wet', '/gfci', 'breaker'), Sample::choose('subpanel', ['circuits' => ['c_wet' => true]])),
+                Sample::found(
+                    'a GFCI breaker left behind in the main panel',
+                    Sample::survey('c_wet', '/gfci', 'breaker'),
+                    Sample::choose('subpanel', ['circuits' => ['c_wet' => true]]),
+                ),
                 Sample::found('never had it', Sample::survey('c_wet', '/gfci', 'none')),
-                Sample::silent('GFCI receptacle moves with its circuit', Sample::choose('subpanel', ['circuits' => ['c_wet' => true]])),
+                Sample::silent(
+                    'GFCI receptacle moves with its circuit',
+                    Sample::choose('subpanel', ['circuits' => ['c_wet' => true]]),
+                ),
             ],
         );
     }
@@ -47,8 +56,20 @@ final class LostGfci implements RigRule
                 [$id, (string) ($circuit->panel ?? $circuit->behind)],
                 [],
                 [
-                    Remedy::set("Put a GFCI receptacle first on {$circuit->label}", 'protects from every source', $id, '/gfci', 'receptacle'),
-                    Remedy::set("Fit a GFCI breaker for {$circuit->label}", 'must be listed for that panel', $id, '/gfci', 'breaker'),
+                    Remedy::set(
+                        "Put a GFCI receptacle first on {$circuit->label}",
+                        'protects from every source',
+                        $id,
+                        '/gfci',
+                        'receptacle',
+                    ),
+                    Remedy::set(
+                        "Fit a GFCI breaker for {$circuit->label}",
+                        'must be listed for that panel',
+                        $id,
+                        '/gfci',
+                        'breaker',
+                    ),
                 ],
                 severity: $had ? Severity::Danger : Severity::Warning,
                 title: $had ? 'GFCI protection lost' : 'No GFCI protection',

@@ -17,13 +17,26 @@ final class MotorTransfer implements RigRule
             'motor_transfer',
             Severity::Warning,
             'Motor thrown over out of step',
-            'A motor keeps a voltage of its own while it turns down, for about half a second. An automatic switch that goes from one live source to another in less than that can meet it out of step: the current is that of a start or twice it, a compressor stalls on its own pressure, and breakers trip at each transfer. An inverter/charger brings itself into step before it lets the supply through; two separate sources never do.',
+            'A motor keeps a voltage of its own while it turns down, for about half a second. An automatic ' .
+                'switch that goes from one live source to another in less than that can meet it out of step: the ' .
+                'current is that of a start or twice it, a compressor stalls on its own pressure, and breakers ' .
+                'trip at each transfer. An inverter/charger brings itself into step before it lets the supply ' .
+                'through; two separate sources never do.',
             Source::commonPractice(),
             [
-                Sample::found('automatic transfer between an inverter and shore, air conditioner behind it', Sample::alone('transfer_whole')),
-                Sample::silent('changeover by hand, through off', Sample::alone('transfer_whole', ['switch' => 'manual'])),
+                Sample::found(
+                    'automatic transfer between an inverter and shore, air conditioner behind it',
+                    Sample::alone('transfer_whole'),
+                ),
+                Sample::silent(
+                    'changeover by hand, through off',
+                    Sample::alone('transfer_whole', ['switch' => 'manual']),
+                ),
                 Sample::silent('inverter/charger in line', Sample::choose('in_line')),
-                Sample::silent('only outlets behind the switch', Sample::alone('transfer_circuit', ['circuit' => 'c_outlets'])),
+                Sample::silent(
+                    'only outlets behind the switch',
+                    Sample::alone('transfer_circuit', ['circuit' => 'c_outlets']),
+                ),
             ],
         );
     }
@@ -42,12 +55,32 @@ final class MotorTransfer implements RigRule
                 if ($thrown === []) {
                     continue;
                 }
-                [$from, $to] = array_map(fn(string $s): string => $rig->graph->label($rig->graph->sources[$s]->component), array_values($thrown)[0]);
-                $names = implode(', ', array_map(fn(Load $l): string => $l->label, array_intersect_key($motors, $thrown)));
+                [$from, $to] = array_map(
+                    fn(string $s): string => $rig->graph->label($rig->graph->sources[$s]->component),
+                    array_values($thrown)[0],
+                );
+                $names = implode(
+                    ', ',
+                    array_map(fn(Load $l): string => $l->label, array_intersect_key($motors, $thrown)),
+                );
                 $hits[] = new Hit(
                     $id,
-                    sprintf('%s goes from %s to %s with both live and without a pause. What turns then meets the other out of step: %s.', $switch->label, $from, $to, $names),
-                    [$id, ...array_values(array_unique(array_map(fn(Load $l): string => $l->circuit, array_intersect_key($motors, $thrown))))],
+                    sprintf(
+                        '%s goes from %s to %s with both live and without a pause. What turns then meets the ' .
+                            'other out of step: %s.',
+                        $switch->label,
+                        $from,
+                        $to,
+                        $names,
+                    ),
+                    [
+                        $id,
+                        ...array_values(
+                            array_unique(
+                                array_map(fn(Load $l): string => $l->circuit, array_intersect_key($motors, $thrown)),
+                            ),
+                        ),
+                    ],
                     state: $state,
                 );
                 break;
@@ -64,6 +97,8 @@ final class MotorTransfer implements RigRule
         $from = $passing === null ? null : $over->passing[$passing]['situation']->workingSource($load->a, $load->b);
         $to = $over->situation->workingSource($load->a, $load->b);
 
-        return $from !== null && $to !== null && $from !== $to && isset($over->situation->acSources()[$from]) ? [$from, $to] : null;
+        return $from !== null && $to !== null && $from !== $to && isset($over->situation->acSources()[$from])
+            ? [$from, $to]
+            : null;
     }
 }

@@ -15,7 +15,15 @@ final class NegativeSwitched implements RigRule
     {
         $in = fn(string $part): array => [
             Sample::choose('in_line'),
-            ['kind' => 'plan_fit', 'plan' => 'p', 'id' => 'in_neg', 'component' => $part === 'switch' ? ['type' => 'dc_switch', 'label' => 'Negative switch', 'ratingA' => 600] : ['type' => 'dc_fuse', 'label' => 'Negative fuse', 'family' => 'class_t', 'ratingA' => 400]],
+            [
+                'kind' => 'plan_fit',
+                'plan' => 'p',
+                'id' => 'in_neg',
+                'component' =>
+                    $part === 'switch'
+                        ? ['type' => 'dc_switch', 'label' => 'Negative switch', 'ratingA' => 600]
+                        : ['type' => 'dc_fuse', 'label' => 'Negative fuse', 'family' => 'class_t', 'ratingA' => 400],
+            ],
             Sample::set('ld_bank_shunt', '/to', 'in_neg.in'),
             Sample::lead('neg_on', 'in_neg.out', 'shunt.battery', 'negative', 0.2),
         ];
@@ -24,7 +32,10 @@ final class NegativeSwitched implements RigRule
             'negative_switched',
             Severity::Advice,
             'Switch or fuse in the negative',
-            'With the negative open every positive is still live to its end, and any other negative path (a case bond, an AC ground, a data cable) carries what it should not. Two schools: some open the negative first because the frame is negative; most switch and fuse the positive. A fuse in the negative alone protects no positive against the frame.',
+            'With the negative open every positive is still live to its end, and any other negative path (a ' .
+                'case bond, an AC ground, a data cable) carries what it should not. Two schools: some open the ' .
+                'negative first because the frame is negative; most switch and fuse the positive. A fuse in the ' .
+                'negative alone protects no positive against the frame.',
             Source::commonPractice(),
             [
                 Sample::found('a switch in the negative', ...$in('switch')),
@@ -45,14 +56,41 @@ final class NegativeSwitched implements RigRule
             }
             foreach ($graph->elements as $element) {
                 $opens = $element->rating?->protects === true || $element->rating?->what === 'switch';
-                if (!$opens || !Walk::direct($element) || !array_key_exists($element->a, $negative) || isset($hits[$element->component])) {
+                if (
+                    !$opens ||
+                    !Walk::direct($element) ||
+                    !array_key_exists($element->a, $negative) ||
+                    isset($hits[$element->component])
+                ) {
                     continue;
                 }
-                $live = array_slice(array_unique(array_map($graph->label(...), array_values(array_intersect_key(UnfusedWay::consumers($graph), Walk::reach($graph, [$battery->pos], Walk::direct(...)))))), 0, 5);
+                $live = array_slice(
+                    array_unique(
+                        array_map(
+                            $graph->label(...),
+                            array_values(
+                                array_intersect_key(
+                                    UnfusedWay::consumers($graph),
+                                    Walk::reach($graph, [$battery->pos], Walk::direct(...)),
+                                ),
+                            ),
+                        ),
+                    ),
+                    0,
+                    5,
+                );
                 $fuse = $element->rating->protects;
                 $hits[$element->component] = new Hit(
                     $element->component,
-                    sprintf('%s stands in the negative of %s. Open, it leaves every positive live: %s.%s', $graph->label($element->component), $graph->label($battery->component), $live === [] ? 'all of them' : implode(', ', $live), $fuse ? ' It protects nothing against a positive that touches the frame.' : ' Find every other way the negative has before you trust it.'),
+                    sprintf(
+                        '%s stands in the negative of %s. Open, it leaves every positive live: %s.%s',
+                        $graph->label($element->component),
+                        $graph->label($battery->component),
+                        $live === [] ? 'all of them' : implode(', ', $live),
+                        $fuse
+                            ? ' It protects nothing against a positive that touches the frame.'
+                            : ' Find every other way the negative has before you trust it.',
+                    ),
                     [$element->component, $battery->component],
                     severity: $fuse ? Severity::Warning : Severity::Advice,
                     title: $fuse ? 'Fuse in the negative' : 'Switch in the negative',

@@ -14,20 +14,51 @@ final class Overload implements RigRule
 {
     public static function definition(): Definition
     {
-        $all = ['kind' => 'set_need', 'path' => '/scenarios/all', 'value' => ['title' => 'Everything', 'running' => ['c_air.unit' => true, 'c_water.element' => true, 'c_fridge.element' => true]]];
-        $little = ['kind' => 'set_need', 'path' => '/scenarios/little', 'value' => ['title' => 'Fridge', 'running' => ['c_fridge.element' => true]]];
+        $all = [
+            'kind' => 'set_need',
+            'path' => '/scenarios/all',
+            'value' => [
+                'title' => 'Everything',
+                'running' => ['c_air.unit' => true, 'c_water.element' => true, 'c_fridge.element' => true],
+            ],
+        ];
+        $little = [
+            'kind' => 'set_need',
+            'path' => '/scenarios/little',
+            'value' => ['title' => 'Fridge', 'running' => ['c_fridge.element' => true]],
+        ];
 
         return new Definition(
             'overload',
             Severity::Warning,
             'More than it may carry',
-            'In a load scenario the current through a device is above its rating, or above 80 % of it for three hours or more. Sums are W ÷ (V × power factor); charging counts at full output, as after a night on the battery.',
+            'In a load scenario the current through a device is above its rating, or above 80 % of it for ' .
+                'three hours or more. Sums are W ÷ (V × power factor); charging counts at full output, as after ' .
+                'a night on the battery.',
             Source::recalled('NFPA 70 210.20(A): continuous loads at 80 %'),
             [
-                Sample::found('air conditioner and water heater off the inverter', Sample::choose('in_line', ['continuousW' => 2000]), $all),
+                Sample::found(
+                    'air conditioner and water heater off the inverter',
+                    Sample::choose('in_line', ['continuousW' => 2000]),
+                    $all,
+                ),
                 Sample::found('nobody has said what runs together', Sample::choose('in_line')),
-                Sample::found('a battery disconnect of 100 A', Sample::choose('in_line', ['continuousW' => 3000]), Sample::set('disconnect', '/ratingA', ['value' => 100, 'basis' => 'read_off']), $all),
-                Sample::silent('a fridge', Sample::choose('subpanel', ['circuits' => ['c_fridge' => true], 'inputLimitA' => 12, 'chargerA' => 40, 'converter' => 'removed']), $little),
+                Sample::found(
+                    'a battery disconnect of 100 A',
+                    Sample::choose('in_line', ['continuousW' => 3000]),
+                    Sample::set('disconnect', '/ratingA', ['value' => 100, 'basis' => 'read_off']),
+                    $all,
+                ),
+                Sample::silent(
+                    'a fridge',
+                    Sample::choose('subpanel', [
+                        'circuits' => ['c_fridge' => true],
+                        'inputLimitA' => 12,
+                        'chargerA' => 40,
+                        'converter' => 'removed',
+                    ]),
+                    $little,
+                ),
             ],
         );
     }
@@ -35,7 +66,15 @@ final class Overload implements RigRule
     public function hits(Examination $rig): array
     {
         if ($rig->needs->scenarios === []) {
-            return [new Hit('no scenario', 'Nobody has said yet which loads run together, so nothing was checked for overload.', [], severity: Severity::Advice, title: 'Overload not checked')];
+            return [
+                new Hit(
+                    'no scenario',
+                    'Nobody has said yet which loads run together, so nothing was checked for overload.',
+                    [],
+                    severity: Severity::Advice,
+                    title: 'Overload not checked',
+                ),
+            ];
         }
         /** @var array<string, array{float, Hit}> $worst */
         $worst = [];
@@ -56,19 +95,57 @@ final class Overload implements RigRule
                         continue;
                     }
                     $title = $rig->needs->scenarios[$scenario]['title'];
-                    $worst[$key] = [$share, new Hit(
-                        $key,
-                        $over
-                            ? sprintf('%s carries %.1f A of %.4g A in "%s" (%s).', ucfirst($what), $current, $ratingA, $title, $rig->named[$state]->title)
-                            : sprintf('%s carries %.1f A of %.4g A in "%s" (%s), %.1f A of it for hours: more than 80 %% of what it may.', ucfirst($what), $current, $ratingA, $title, $rig->named[$state]->title, $long),
-                        [$component],
-                        [new Figure($what, $current, 'A', sprintf('sum of the running loads and charging behind it: %.1f A%s', $current, $long > 0 ? sprintf(', %.1f A of it continuous', $long) : ''), Source::recalled('NFPA 70 210.20(A)'), $over ? $ratingA : 0.8 * $ratingA)],
-                        $over ? self::remedies($rig, $state, $scenario, $ratingA, ($current - $ratingA) * 120.0) : [],
-                        severity: $over ? Severity::Warning : Severity::Advice,
-                        title: $over ? 'Overload: ' . lcfirst($what) : 'Near its limit: ' . lcfirst($what),
-                        state: $state,
-                        because: $over && $element !== self::supply($rig) && $this->supplyOpensFirst($rig, $state, $amps, $ratingA) ? 'overload|' . self::supply($rig) : null,
-                    )];
+                    $worst[$key] = [
+                        $share,
+                        new Hit(
+                            $key,
+                            $over
+                                ? sprintf(
+                                    '%s carries %.1f A of %.4g A in "%s" (%s).',
+                                    ucfirst($what),
+                                    $current,
+                                    $ratingA,
+                                    $title,
+                                    $rig->named[$state]->title,
+                                )
+                                : sprintf(
+                                    '%s carries %.1f A of %.4g A in "%s" (%s), %.1f A of it for hours: more ' .
+                                        'than 80 %% of what it may.',
+                                    ucfirst($what),
+                                    $current,
+                                    $ratingA,
+                                    $title,
+                                    $rig->named[$state]->title,
+                                    $long,
+                                ),
+                            [$component],
+                            [
+                                new Figure(
+                                    $what,
+                                    $current,
+                                    'A',
+                                    sprintf(
+                                        'sum of the running loads and charging behind it: %.1f A%s',
+                                        $current,
+                                        $long > 0 ? sprintf(', %.1f A of it continuous', $long) : '',
+                                    ),
+                                    Source::recalled('NFPA 70 210.20(A)'),
+                                    $over ? $ratingA : 0.8 * $ratingA,
+                                ),
+                            ],
+                            $over
+                                ? self::remedies($rig, $state, $scenario, $ratingA, ($current - $ratingA) * 120.0)
+                                : [],
+                            severity: $over ? Severity::Warning : Severity::Advice,
+                            title: $over ? 'Overload: ' . lcfirst($what) : 'Near its limit: ' . lcfirst($what),
+                            state: $state,
+                            because: $over &&
+                            $element !== self::supply($rig) &&
+                            $this->supplyOpensFirst($rig, $state, $amps, $ratingA)
+                                ? 'overload|' . self::supply($rig)
+                                : null,
+                        ),
+                    ];
                 }
             }
         }
@@ -80,16 +157,47 @@ final class Overload implements RigRule
         return array_values($hits);
     }
 
-    /** @param array{id: string, component: string, what: string, amps: float, limitA: float, state: string, scenario: string, assumed: bool, opens: ?float, protects: bool} $over */
+    /**
+     * @param array{
+     *     id: string,
+     *     component: string,
+     *     what: string,
+     *     amps: float,
+     *     limitA: float,
+     *     state: string,
+     *     scenario: string,
+     *     assumed: bool,
+     *     opens: ?float,
+     *     protects: bool,
+     * } $over
+     */
     private function direct(Examination $rig, array $over): Hit
     {
         $title = $rig->needs->scenarios[$over['scenario']]['title'];
 
         return new Hit(
             "dc|{$over['id']}",
-            sprintf('%s carries %.0f A of %.4g A in "%s" (%s)%s.', ucfirst($over['what']), $over['amps'], $over['limitA'], $title, $rig->named[$over['state']]->title, $over['protects'] ? ' and opens ' . TripCurve::words($over['opens']) : ''),
+            sprintf(
+                '%s carries %.0f A of %.4g A in "%s" (%s)%s.',
+                ucfirst($over['what']),
+                $over['amps'],
+                $over['limitA'],
+                $title,
+                $rig->named[$over['state']]->title,
+                $over['protects'] ? ' and opens ' . TripCurve::words($over['opens']) : '',
+            ),
             [$over['component']],
-            [new Figure($over['what'], $over['amps'], 'A', 'load flow of that state with those loads, batteries half charged', Source::computed('load flow'), $over['limitA'], $over['assumed'])],
+            [
+                new Figure(
+                    $over['what'],
+                    $over['amps'],
+                    'A',
+                    'load flow of that state with those loads, batteries half charged',
+                    Source::computed('load flow'),
+                    $over['limitA'],
+                    $over['assumed'],
+                ),
+            ],
             self::lighter($rig, $over['scenario'], ($over['amps'] - $over['limitA']) * self::systemV($rig)),
             severity: Severity::Warning,
             title: 'Overload: ' . lcfirst($over['what']),
@@ -103,13 +211,28 @@ final class Overload implements RigRule
      * @param float $excessW what is too much, W
      * @return list<Remedy>
      */
-    private static function remedies(Examination $rig, string $state, string $scenario, float $ratingA, float $excessW): array
-    {
+    private static function remedies(
+        Examination $rig,
+        string $state,
+        string $scenario,
+        float $ratingA,
+        float $excessW,
+    ): array {
         $remedies = [];
         foreach ($rig->graph->converters as $unit) {
             $limit = max(3.0, floor($ratingA));
-            if ($unit->kind === PowerConverter::CHARGER && $unit->inputLimitA > $limit && isset($rig->settled[$state]->situation->charging()[$unit->id])) {
-                $remedies[] = Remedy::set(sprintf('Set the input limit of %s to %g A', $rig->graph->label($unit->component), $limit), 'it charges with what the loads leave', $unit->component, '/inputLimitA', $limit);
+            if (
+                $unit->kind === PowerConverter::CHARGER &&
+                $unit->inputLimitA > $limit &&
+                isset($rig->settled[$state]->situation->charging()[$unit->id])
+            ) {
+                $remedies[] = Remedy::set(
+                    sprintf('Set the input limit of %s to %g A', $rig->graph->label($unit->component), $limit),
+                    'it charges with what the loads leave',
+                    $unit->component,
+                    '/inputLimitA',
+                    $limit,
+                );
             }
         }
 
@@ -122,7 +245,9 @@ final class Overload implements RigRule
         return max([0.0, ...array_map(fn($b): float => $b->systemV(), array_values($rig->graph->batteries))]);
     }
 
-    /** @return list<Remedy> the scenario without the smallest load that is enough, or without the largest until it is */
+    /**
+     * @return list<Remedy> the scenario without the smallest load that is enough, or without the largest until it is
+     */
     private static function lighter(Examination $rig, string $scenario, float $excessW): array
     {
         $running = $rig->needs->scenarios[$scenario]['running'];
@@ -130,19 +255,34 @@ final class Overload implements RigRule
         uasort($loads, fn($a, $b): int => $a->watts <=> $b->watts);
         $enough = array_key_first(array_filter($loads, fn($l): bool => $l->watts >= $excessW));
         $out = $enough === null ? [] : [$enough];
-        for ($rest = array_keys($loads), $left = $excessW; $enough === null && $rest !== [] && $left > 0;) {
+        for ($rest = array_keys($loads), $left = $excessW; $enough === null && $rest !== [] && $left > 0; ) {
             $out[] = $largest = array_pop($rest);
             $left -= $loads[$largest]->watts;
         }
 
-        return $out === [] ? [] : [new Remedy(
-            sprintf('Leave %s out of "%s"', implode(' and ', array_map(fn(string $id): string => $loads[$id]->label, $out)), $rig->needs->scenarios[$scenario]['title']),
-            'not all at once: the owner must know',
-            ['kind' => 'set_need', 'path' => "/scenarios/{$scenario}/running", 'value' => (object) array_diff_key($running, array_flip($out))],
-        )];
+        return $out === []
+            ? []
+            : [
+                new Remedy(
+                    sprintf(
+                        'Leave %s out of "%s"',
+                        implode(' and ', array_map(fn(string $id): string => $loads[$id]->label, $out)),
+                        $rig->needs->scenarios[$scenario]['title'],
+                    ),
+                    'not all at once: the owner must know',
+                    [
+                        'kind' => 'set_need',
+                        'path' => "/scenarios/{$scenario}/running",
+                        'value' => (object) array_diff_key($running, array_flip($out)),
+                    ],
+                ),
+            ];
     }
 
-    /** @return list<array{string, string, string, string, float, bool}> key, element or source, component, words, rating, whether hours count */
+    /**
+     * @return list<array{string, string, string, string, float, bool}> key, element or source, component, words,
+     *      rating, whether hours count
+     */
     private function rated(Examination $rig): array
     {
         $checked = [];
@@ -150,26 +290,54 @@ final class Overload implements RigRule
         foreach ($rig->currents()->rated() as $rated) {
             // Ways through one device are one thing to somebody who reads its rating.
             $key = $first["{$rated['component']}|{$rated['what']}"] ??= $rated['element'];
-            $checked[] = [$key, $rated['element'], $rated['component'], $rated['what'], $rated['ratingA'], in_array($rig->graph->elements[$rated['element']]->rating?->what, ['breaker', 'pins'], true)];
+            $checked[] = [
+                $key,
+                $rated['element'],
+                $rated['component'],
+                $rated['what'],
+                $rated['ratingA'],
+                in_array($rig->graph->elements[$rated['element']]->rating?->what, ['breaker', 'pins'], true),
+            ];
         }
         foreach ($rig->graph->converters as $unit) {
             if ($unit->kind === PowerConverter::INVERTER) {
                 $id = "{$unit->component}.inverter";
-                $checked[] = [$id, $id, $unit->component, $rig->graph->label($unit->component) . ' while inverting', $unit->limitA, false];
+                $checked[] = [
+                    $id,
+                    $id,
+                    $unit->component,
+                    $rig->graph->label($unit->component) . ' while inverting',
+                    $unit->limitA,
+                    false,
+                ];
             }
         }
 
         return $checked;
     }
 
-    /** @return list<array{string, string, string, string, float, bool}> likewise, of what supplies the rig in a state */
+    /**
+     * @return list<array{string, string, string, string, float, bool}> likewise, of what supplies the rig in a state
+     */
     private function supplies(Examination $rig, string $state): array
     {
         $checked = [];
         foreach ($rig->graph->supplies as $supply) {
-            $amps = $supply->kind === 'shore' ? $rig->currents()->supplyA($rig->settled[$state]) : $rig->graph->sources[$supply->source]->limitA;
+            $amps =
+                $supply->kind === 'shore'
+                    ? $rig->currents()->supplyA($rig->settled[$state])
+                    : $rig->graph->sources[$supply->source]->limitA;
             if ($amps !== null) {
-                $checked[] = [$supply->source, $supply->source, $supply->component, $supply->kind === 'shore' ? sprintf('the %g A pedestal', $amps) : $rig->graph->label($supply->component), $amps, true];
+                $checked[] = [
+                    $supply->source,
+                    $supply->source,
+                    $supply->component,
+                    $supply->kind === 'shore'
+                        ? sprintf('the %g A pedestal', $amps)
+                        : $rig->graph->label($supply->component),
+                    $amps,
+                    true,
+                ];
             }
         }
 
@@ -187,7 +355,10 @@ final class Overload implements RigRule
         $supply = (string) self::supply($rig);
         $supplyA = $rig->currents()->supplyA($rig->settled[$state]);
 
-        return $supplyA !== null && $rig->settled[$state]->situation->quality($supply) === 'good' && ($amps[$supply] ?? 0.0) > $supplyA && $supplyA <= $ratingA;
+        return $supplyA !== null &&
+            $rig->settled[$state]->situation->quality($supply) === 'good' &&
+            ($amps[$supply] ?? 0.0) > $supplyA &&
+            $supplyA <= $ratingA;
     }
 
     /** The outside supply everything else hangs on: what is too much for it is too much behind it. */

@@ -19,11 +19,19 @@ final class PassThrough implements RigRule
             'pass_through',
             Severity::Danger,
             'Breaker larger than the pass-through relay',
-            'The relay that passes shore through is protected by the breaker ahead of it. When that breaker is larger than the relay, the relay welds before the breaker opens; a welded relay joins the sources.',
+            'The relay that passes shore through is protected by the breaker ahead of it. When that breaker ' .
+                'is larger than the relay, the relay welds before the breaker opens; a welded relay joins the ' .
+                'sources.',
             Source::recalled('equipment instructions of the usual inverter/charger; NFPA 70 551.33'),
             [
-                Sample::found('40 A feed on a 30 A relay', Sample::choose('subpanel', ['circuits' => ['c_outlets' => true], 'passThroughA' => 20])),
-                Sample::silent('30 A feed on a 30 A relay', Sample::choose('subpanel', ['circuits' => ['c_outlets' => true]])),
+                Sample::found(
+                    '40 A feed on a 30 A relay',
+                    Sample::choose('subpanel', ['circuits' => ['c_outlets' => true], 'passThroughA' => 20]),
+                ),
+                Sample::silent(
+                    '30 A feed on a 30 A relay',
+                    Sample::choose('subpanel', ['circuits' => ['c_outlets' => true]]),
+                ),
             ],
         );
     }
@@ -32,7 +40,10 @@ final class PassThrough implements RigRule
     {
         $hits = [];
         foreach ($rig->graph->converters as $unit) {
-            $relay = $unit->kind === PowerConverter::CHARGER && $unit->throughInput !== [] ? $rig->graph->elements[$unit->throughInput[0]] : null;
+            $relay =
+                $unit->kind === PowerConverter::CHARGER && $unit->throughInput !== []
+                    ? $rig->graph->elements[$unit->throughInput[0]]
+                    : null;
             [$amps, , $device] = $rig->reach()->at[$relay->a ?? ''] ?? [0.0, '', ''];
             $passA = $relay?->ratingA() ?? INF;
             $id = $unit->component;
@@ -42,9 +53,24 @@ final class PassThrough implements RigRule
             $by = $device === '' ? 'the supply' : $rig->graph->label($device);
             $hits[] = new Hit(
                 $id,
-                sprintf('%s ahead of %s lets %g A through; its relay may carry %g A.', ucfirst($by), $rig->graph->label($id), $amps, $passA),
+                sprintf(
+                    '%s ahead of %s lets %g A through; its relay may carry %g A.',
+                    ucfirst($by),
+                    $rig->graph->label($id),
+                    $amps,
+                    $passA,
+                ),
                 array_values(array_filter([$id, $device])),
-                [new Figure('Breaker ahead of the relay', $amps, 'A', 'largest current that can arrive before a device opens', Source::computed('widest path'), $passA)],
+                [
+                    new Figure(
+                        'Breaker ahead of the relay',
+                        $amps,
+                        'A',
+                        'largest current that can arrive before a device opens',
+                        Source::computed('widest path'),
+                        $passA,
+                    ),
+                ],
                 $this->remedies($rig, $id, $passA),
             );
         }
@@ -58,8 +84,14 @@ final class PassThrough implements RigRule
         $remedies = [];
         foreach ($rig->graph->circuits as $id => $circuit) {
             $part = $circuit->feeds === $inverter ? $rig->graph->partAt($id) : null;
-            $way = array_filter($rig->graph->elementsOf($id), fn(Element $e): bool => $e->role === Role::L1 && $e->cable !== null);
-            $remedies[] = $part === null ? null : Devices::smaller($part, min($ratingA, Devices::leastOf($way)), 'protects the relay');
+            $way = array_filter(
+                $rig->graph->elementsOf($id),
+                fn(Element $e): bool => $e->role === Role::L1 && $e->cable !== null,
+            );
+            $remedies[] =
+                $part === null
+                    ? null
+                    : Devices::smaller($part, min($ratingA, Devices::leastOf($way)), 'protects the relay');
         }
 
         return array_values(array_filter($remedies));

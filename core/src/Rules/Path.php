@@ -7,7 +7,10 @@ namespace Hollin\Core\Rules;
 use Hollin\Core\Network\ElementKind;
 use Hollin\Core\States\Situation;
 
-/** Shortest way between two terminals through what is closed in a situation, and through loads where nothing else leads on. */
+/**
+ * Shortest way between two terminals through what is closed in a situation, and through loads where nothing else leads
+ * on.
+ */
 final class Path
 {
     /** What a step through a load costs beside one through metal: metal is preferred. */

@@ -27,12 +27,29 @@ final class PathRating implements RigRule
             'path_rating',
             Severity::Warning,
             'Part too small for the inverter',
-            'Every part on the way carries what the inverter takes at full output: fuse, switch, bars, shunt, links, each battery\'s management. The smallest of them limits it, not the first. A fuse that is too small is an interim part and caps the watts; a switch or a bar that is too small, behind a larger fuse, is protected by nothing.',
+            'Every part on the way carries what the inverter takes at full output: fuse, switch, bars, ' .
+                'shunt, links, each battery\'s management. The smallest of them limits it, not the first. A fuse ' .
+                'that is too small is an interim part and caps the watts; a switch or a bar that is too small, ' .
+                'behind a larger fuse, is protected by nothing.',
             Source::computed('I = W ÷ (nominal V × η), shared by resistance'),
             [
-                Sample::found('a switch of 150 A', Sample::choose('in_line'), Sample::set('disconnect', '/ratingA', ['value' => 150, 'basis' => 'read_off'])),
-                Sample::found('a bar that is not rated', Sample::choose('in_line'), ['kind' => 'plan_set', 'plan' => 'p', 'component' => 'pos_bar', 'path' => '/ratingA', 'value' => 60]),
-                Sample::found('a fuse of 150 A', Sample::choose('in_line'), Sample::set('main_fuse', '/ratingA', ['value' => 150, 'basis' => 'read_off'])),
+                Sample::found(
+                    'a switch of 150 A',
+                    Sample::choose('in_line'),
+                    Sample::set('disconnect', '/ratingA', ['value' => 150, 'basis' => 'read_off']),
+                ),
+                Sample::found('a bar that is not rated', Sample::choose('in_line'), [
+                    'kind' => 'plan_set',
+                    'plan' => 'p',
+                    'component' => 'pos_bar',
+                    'path' => '/ratingA',
+                    'value' => 60,
+                ]),
+                Sample::found(
+                    'a fuse of 150 A',
+                    Sample::choose('in_line'),
+                    Sample::set('main_fuse', '/ratingA', ['value' => 150, 'basis' => 'read_off']),
+                ),
                 Sample::silent('the usual bank chain', Sample::choose('in_line', ['parallel' => 2])),
             ],
         );
@@ -50,7 +67,10 @@ final class PathRating implements RigRule
             $current = InverterCurrent::ofUnit($unit);
             foreach ($shares->shares() as $id => $share) {
                 $battery = $graph->batteries[$id] ?? null;
-                $hit = $battery !== null ? $this->management($rig, $battery, $share * $current->nominalA, $unit) : $this->element($rig, $graph->elements[$id], $share, $current, $unit);
+                $hit =
+                    $battery !== null
+                        ? $this->management($rig, $battery, $share * $current->nominalA, $unit)
+                        : $this->element($rig, $graph->elements[$id], $share, $current, $unit);
                 if ($hit !== null) {
                     $hits[] = $hit;
                 }
@@ -59,9 +79,28 @@ final class PathRating implements RigRule
                 [$component, $rating] = $graph->junctions[$terminal];
                 $amps = $share * $current->nominalA;
                 if ($rating->amps === null && $share > 0.05) {
-                    $hits[] = new Hit("{$component}|{$unit->component}", sprintf('%s carries %.0f A to %s at full output and has no rating marked: no marking means not rated.', $graph->label($component), $amps, $graph->label($unit->component)), [$component, $unit->component], severity: Severity::Advice, title: 'Bar without a rating');
+                    $hits[] = new Hit(
+                        "{$component}|{$unit->component}",
+                        sprintf(
+                            '%s carries %.0f A to %s at full output and has no rating marked: no marking ' .
+                                'means not rated.',
+                            $graph->label($component),
+                            $amps,
+                            $graph->label($unit->component),
+                        ),
+                        [$component, $unit->component],
+                        severity: Severity::Advice,
+                        title: 'Bar without a rating',
+                    );
                 } elseif ($rating->amps !== null && $amps > $rating->amps + 1e-6) {
-                    $hits[] = $this->part($rig, $component, $rating->amps, $amps, $unit, $this->ahead($rig, $terminal, $terminal));
+                    $hits[] = $this->part(
+                        $rig,
+                        $component,
+                        $rating->amps,
+                        $amps,
+                        $unit,
+                        $this->ahead($rig, $terminal, $terminal),
+                    );
                 }
             }
         }
@@ -69,8 +108,13 @@ final class PathRating implements RigRule
         return array_values(array_filter($hits));
     }
 
-    private function element(Examination $rig, Element $element, float $share, InverterCurrent $current, PowerConverter $unit): ?Hit
-    {
+    private function element(
+        Examination $rig,
+        Element $element,
+        float $share,
+        InverterCurrent $current,
+        PowerConverter $unit,
+    ): ?Hit {
         $rating = $element->ratingA();
         $amps = $share * $current->nominalA;
         if ($rating === null || $share < 1e-3) {
@@ -88,23 +132,84 @@ final class PathRating implements RigRule
             return new Hit(
                 "{$element->component}|{$unit->component}",
                 $over
-                    ? sprintf('%s of %g A carries %.0f A while %s gives its full output and opens %s. It caps the unit at %.0f W: say so, or replace it.', $label, $rating, $amps, $rig->graph->label($unit->component), TripCurve::words(TripCurve::seconds($element->rating->what, $amps / $rating)), $capW)
-                    : sprintf('%s of %g A is below the design current of %s (%.0f A) and caps it at %.0f W for good: an interim part.', $label, $rating, $rig->graph->label($unit->component), $designA, $capW),
+                    ? sprintf(
+                        '%s of %g A carries %.0f A while %s gives its full output and opens %s. It caps the ' .
+                            'unit at %.0f W: say so, or replace it.',
+                        $label,
+                        $rating,
+                        $amps,
+                        $rig->graph->label($unit->component),
+                        TripCurve::words(TripCurve::seconds($element->rating->what, $amps / $rating)),
+                        $capW,
+                    )
+                    : sprintf(
+                        '%s of %g A is below the design current of %s (%.0f A) and caps it at %.0f W for ' .
+                            'good: an interim part.',
+                        $label,
+                        $rating,
+                        $rig->graph->label($unit->component),
+                        $designA,
+                        $capW,
+                    ),
                 [$element->component, $unit->component],
                 [
-                    new Figure('Current at full output', $amps, 'A', self::words($unit, $share), Source::computed('I = W ÷ (V × η)'), $over ? $rating : null, $element->rating->assumed),
-                    ...($over ? [] : [new Figure('Design current', $designA, 'A', sprintf('larger of 1.25 × %.1f A and the current at cut-off', $amps), Source::computed('arithmetic'), $rating, $element->rating->assumed)]),
-                    new Figure('Cap', $capW, 'W', sprintf('%g A ÷ 1.25 × %g V × %g%s', $rating, $unit->nominalV, $unit->efficiency, self::of($share)), Source::computed('arithmetic')),
+                    new Figure(
+                        'Current at full output',
+                        $amps,
+                        'A',
+                        self::words($unit, $share),
+                        Source::computed('I = W ÷ (V × η)'),
+                        $over ? $rating : null,
+                        $element->rating->assumed,
+                    ),
+                    ...$over
+                        ? []
+                        : [
+                            new Figure(
+                                'Design current',
+                                $designA,
+                                'A',
+                                sprintf('larger of 1.25 × %.1f A and the current at cut-off', $amps),
+                                Source::computed('arithmetic'),
+                                $rating,
+                                $element->rating->assumed,
+                            ),
+                        ],
+                    new Figure(
+                        'Cap',
+                        $capW,
+                        'W',
+                        sprintf(
+                            '%g A ÷ 1.25 × %g V × %g%s',
+                            $rating,
+                            $unit->nominalV,
+                            $unit->efficiency,
+                            self::of($share),
+                        ),
+                        Source::computed('arithmetic'),
+                    ),
                 ],
                 severity: $over ? Severity::Warning : Severity::Advice,
                 title: $over ? 'Fuse too small for the inverter' : 'Fuse below the design current',
             );
         }
 
-        return $amps > $rating + 1e-6 ? $this->part($rig, $element->component, $rating, $amps, $unit, $this->ahead($rig, $element->a, $element->b)) : null;
+        return $amps > $rating + 1e-6
+            ? $this->part(
+                $rig,
+                $element->component,
+                $rating,
+                $amps,
+                $unit,
+                $this->ahead($rig, $element->a, $element->b),
+            )
+            : null;
     }
 
-    /** @return array{float, string} the device that opens first for what passes between two terminals: A and its component */
+    /**
+     * @return array{float, string} the device that opens first for what passes between two terminals: A and its
+     *      component
+     */
     private function ahead(Examination $rig, string $a, string $b): array
     {
         $reach = $rig->reach()->at;
@@ -119,7 +224,12 @@ final class PathRating implements RigRule
         }
         // On the negative side the device in the positive opens for both.
         foreach ($rig->graph->elements as $element) {
-            if ($element->rating?->protects === true && Walk::direct($element) && $element->ratingA() !== null && ($most[1] === '' || $element->ratingA() > $most[0])) {
+            if (
+                $element->rating?->protects === true &&
+                Walk::direct($element) &&
+                $element->ratingA() !== null &&
+                ($most[1] === '' || $element->ratingA() > $most[0])
+            ) {
                 $most = [$element->ratingA(), $element->component];
             }
         }
@@ -128,8 +238,14 @@ final class PathRating implements RigRule
     }
 
     /** @param array{float, string} $ahead */
-    private function part(Examination $rig, string $component, float $rating, float $amps, PowerConverter $unit, array $ahead): ?Hit
-    {
+    private function part(
+        Examination $rig,
+        string $component,
+        float $rating,
+        float $amps,
+        PowerConverter $unit,
+        array $ahead,
+    ): ?Hit {
         if ($ahead[0] <= $rating) {
             return null;
         }
@@ -137,10 +253,38 @@ final class PathRating implements RigRule
 
         return new Hit(
             "{$component}|{$unit->component}",
-            sprintf('%s is rated %g A and carries %.0f A while %s gives its full output%s.', $label, $rating, $amps, $rig->graph->label($unit->component), $ahead[1] === '' ? '; nothing ahead of it opens' : sprintf('; %s lets %g A through', $rig->graph->label($ahead[1]), $ahead[0])),
+            sprintf(
+                '%s is rated %g A and carries %.0f A while %s gives its full output%s.',
+                $label,
+                $rating,
+                $amps,
+                $rig->graph->label($unit->component),
+                $ahead[1] === ''
+                    ? '; nothing ahead of it opens'
+                    : sprintf('; %s lets %g A through', $rig->graph->label($ahead[1]), $ahead[0]),
+            ),
             [$component, $unit->component],
-            [new Figure('Current at full output', $amps, 'A', self::words($unit, 1.0), Source::computed('I = W ÷ (V × η)'), $rating)],
-            [Remedy::set(sprintf('Use one of %d A for %s', self::next($amps), $label), 'carries what the inverter takes', $component, '/ratingA', $rig->graph->partAt($component)?->is('dc_switch') === true ? ['value' => self::next($amps), 'basis' => 'told'] : self::next($amps))],
+            [
+                new Figure(
+                    'Current at full output',
+                    $amps,
+                    'A',
+                    self::words($unit, 1.0),
+                    Source::computed('I = W ÷ (V × η)'),
+                    $rating,
+                ),
+            ],
+            [
+                Remedy::set(
+                    sprintf('Use one of %d A for %s', self::next($amps), $label),
+                    'carries what the inverter takes',
+                    $component,
+                    '/ratingA',
+                    $rig->graph->partAt($component)?->is('dc_switch') === true
+                        ? ['value' => self::next($amps), 'basis' => 'told']
+                        : self::next($amps),
+                ),
+            ],
             severity: $amps > self::DANGER * $rating ? Severity::Danger : Severity::Warning,
         );
     }
@@ -164,16 +308,39 @@ final class PathRating implements RigRule
 
         return new Hit(
             "{$battery->component}|{$unit->component}",
-            sprintf('%s gives %.0f A while %s gives its full output; its battery management opens at %g A, and everything on it goes dark.', $rig->graph->label($battery->component), $amps, $rig->graph->label($unit->component), $battery->limitA),
+            sprintf(
+                '%s gives %.0f A while %s gives its full output; its battery management opens at %g A, and ' .
+                    'everything on it goes dark.',
+                $rig->graph->label($battery->component),
+                $amps,
+                $rig->graph->label($unit->component),
+                $battery->limitA,
+            ),
             [$battery->component, $unit->component],
-            [new Figure('Current at full output', $amps, 'A', self::words($unit, $amps / InverterCurrent::ofUnit($unit)->nominalA), Source::computed('I = W ÷ (V × η)'), $battery->limitA, $battery->limitAssumed)],
+            [
+                new Figure(
+                    'Current at full output',
+                    $amps,
+                    'A',
+                    self::words($unit, $amps / InverterCurrent::ofUnit($unit)->nominalA),
+                    Source::computed('I = W ÷ (V × η)'),
+                    $battery->limitA,
+                    $battery->limitAssumed,
+                ),
+            ],
             title: 'More than the battery gives',
         );
     }
 
     private static function words(PowerConverter $unit, float $share): string
     {
-        return sprintf('%g W ÷ (%g V × %g)%s', $unit->limitA * $unit->holdsV, $unit->nominalV, $unit->efficiency, self::of($share));
+        return sprintf(
+            '%g W ÷ (%g V × %g)%s',
+            $unit->limitA * $unit->holdsV,
+            $unit->nominalV,
+            $unit->efficiency,
+            self::of($share),
+        );
     }
 
     private static function of(float $share): string

@@ -24,7 +24,10 @@ final class PedestalVolts implements RigRule
             'pedestal_volts',
             Severity::Warning,
             'Wrong volts from the pedestal reach the rig',
-            'A 30 A receptacle wired for 240 V destroys what is plugged in within seconds; high volts shorten its life; without the neutral nothing works and everything stands at line voltage, also what reads as dead between hot and neutral. Measure a receptacle before the cord goes in; a surge unit that tests keeps these out.',
+            'A 30 A receptacle wired for 240 V destroys what is plugged in within seconds; high volts ' .
+                'shorten its life; without the neutral nothing works and everything stands at line voltage, also ' .
+                'what reads as dead between hot and neutral. Measure a receptacle before the cord goes in; a ' .
+                'surge unit that tests keeps these out.',
             Source::recalled('ANSI C84.1 for the band; common practice'),
             [
                 Sample::found('a trailer without a surge unit'),
@@ -38,7 +41,8 @@ final class PedestalVolts implements RigRule
         $reached = [];
         foreach ($rig->faults() as $id => $fault) {
             foreach (array_filter($rig->graph->supplies, fn(Supply $s): bool => $s->kind === 'shore') as $shore) {
-                $condition = $fault->setting->surroundings[(string) $rig->graph->sources[$shore->source]->surrounding] ?? 'good';
+                $condition =
+                    $fault->setting->surroundings[(string) $rig->graph->sources[$shore->source]->surrounding] ?? 'good';
                 $told = $this->told($shore, $condition, $rig->faulty()[$id]);
                 if ($told !== null) {
                     $reached[] = $told + ['fault' => $fault, 'shore' => $shore->component];
@@ -53,18 +57,35 @@ final class PedestalVolts implements RigRule
         $words = explode(': ', $worst['fault']->title, 2)[1] ?? $worst['fault']->title;
 
         // One cause, one finding: nothing at the cord keeps a wrong pedestal out.
-        return [new Hit(
-            'pedestal',
-            'Nothing keeps a pedestal with wrong volts out. ' . implode(' ', array_column($reached, 'text')),
-            [$worst['shore'], ...array_slice($worst['circuits'], 0, 3)],
-            $worst['volts'] > self::HIGHEST_V ? [new Figure('Volts at the outlets', $worst['volts'], 'V', 'as the receptacle is wired, nothing running', Source::computed('potentials of what is joined'), self::HIGHEST_V, true)] : [],
-            severity: $worst['volts'] > self::DESTROYS_V ? Severity::Danger : Severity::Warning,
-            ways: Ways::outside($words),
-            proof: $worst['fault'],
-        )];
+        return [
+            new Hit(
+                'pedestal',
+                'Nothing keeps a pedestal with wrong volts out. ' . implode(' ', array_column($reached, 'text')),
+                [$worst['shore'], ...array_slice($worst['circuits'], 0, 3)],
+                $worst['volts'] > self::HIGHEST_V
+                    ? [
+                        new Figure(
+                            'Volts at the outlets',
+                            $worst['volts'],
+                            'V',
+                            'as the receptacle is wired, nothing running',
+                            Source::computed('potentials of what is joined'),
+                            self::HIGHEST_V,
+                            true,
+                        ),
+                    ]
+                    : [],
+                severity: $worst['volts'] > self::DESTROYS_V ? Severity::Danger : Severity::Warning,
+                ways: Ways::outside($words),
+                proof: $worst['fault'],
+            ),
+        ];
     }
 
-    /** @return ?array{text: string, volts: float, circuits: list<string>} what a pedestal in this condition does here; null where it does nothing */
+    /**
+     * @return ?array{text: string, volts: float, circuits: list<string>} what a pedestal in this condition does here;
+     *      null where it does nothing
+     */
     private function told(Supply $shore, string $condition, Settled $settled): ?array
     {
         $situation = $settled->situation;
@@ -76,10 +97,25 @@ final class PedestalVolts implements RigRule
         }
         $volts = $situation->isActive($shore->source) ? $situation->volts($shore->source) : 0.0;
         if ($condition === 'open_neutral' && isset($reached['live'])) {
-            return ['text' => 'With its neutral open nothing works and every hot is live: what is switched on lifts the neutral bar to line voltage, and no test between hot and neutral shows it.', 'volts' => 0.0, 'circuits' => $reached['live']];
+            return [
+                'text' =>
+                    'With its neutral open nothing works and every hot is live: what is switched on lifts ' .
+                    'the neutral bar to line voltage, and no test between hot and neutral shows it.',
+                'volts' => 0.0,
+                'circuits' => $reached['live'],
+            ];
         }
         if ($volts > self::HIGHEST_V && isset($reached['works'])) {
-            return ['text' => sprintf('%s: %d circuits get %.0f V.', $volts > self::DESTROYS_V ? 'A 30 A receptacle wired for 240 V' : 'High voltage', count($reached['works']), $volts), 'volts' => $volts, 'circuits' => $reached['works']];
+            return [
+                'text' => sprintf(
+                    '%s: %d circuits get %.0f V.',
+                    $volts > self::DESTROYS_V ? 'A 30 A receptacle wired for 240 V' : 'High voltage',
+                    count($reached['works']),
+                    $volts,
+                ),
+                'volts' => $volts,
+                'circuits' => $reached['works'],
+            ];
         }
 
         return null;

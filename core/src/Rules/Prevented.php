@@ -21,6 +21,13 @@ final readonly class Prevented
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['rule' => $this->rule, 'title' => $this->title, 'by' => $this->by, 'undoneBy' => $this->undoneBy, 'words' => $this->words, 'proven' => $this->proven];
+        return [
+            'rule' => $this->rule,
+            'title' => $this->title,
+            'by' => $this->by,
+            'undoneBy' => $this->undoneBy,
+            'words' => $this->words,
+            'proven' => $this->proven,
+        ];
     }
 }

@@ -15,9 +15,5 @@ final readonly class Proof
      * @param list<Found> $found
      * @param list<Prevented> $prevented
      */
-    public function __construct(
-        public array $found,
-        public array $prevented,
-        public Coverage $coverage,
-    ) {}
+    public function __construct(public array $found, public array $prevented, public Coverage $coverage) {}
 }

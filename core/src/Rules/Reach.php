@@ -34,14 +34,24 @@ final class Reach
             }
             // A battery delivers whatever the fault draws; everything else limits itself or has its own breaker.
             $amps = $source->kind === 'dc' && $source->forming ? INF : $source->limitA;
-            $in = $source->device !== null && ($graph->devices[$source->device] ?? null)?->job === 'relay' ? [$source->device => $source->positions] : [];
+            $in =
+                $source->device !== null && ($graph->devices[$source->device] ?? null)?->job === 'relay'
+                    ? [$source->device => $source->positions]
+                    : [];
             $this->widen($source->a, $amps, $source->id, $source->kind === 'ac' ? $source->component : '', $in);
         }
         foreach ($graph->converters as $unit) {
-            // Assisting, a unit adds what it makes to what it lets through; none of it goes back the way the supply came.
+            // Assisting, a unit adds what it makes to what it lets through; none of it goes back the way the supply
+            // came.
             if ($unit->kind === PowerConverter::ASSIST) {
                 $passes = $graph->elements[$unit->throughInput[0]]->ratingA() ?? INF;
-                $this->widen($unit->output[0], min($passes, (float) $unit->inputLimitA) + $unit->limitA, "{$unit->component}.inverter", $unit->component, [(string) $unit->device => ['assisting']]);
+                $this->widen(
+                    $unit->output[0],
+                    min($passes, (float) $unit->inputLimitA) + $unit->limitA,
+                    "{$unit->component}.inverter",
+                    $unit->component,
+                    [(string) $unit->device => ['assisting']],
+                );
             }
         }
         $next = [];
@@ -79,10 +89,17 @@ final class Reach
     {
         $element = $this->graph->elements[$id];
         $device = $this->graph->devices[$element->device ?? ''] ?? null;
-        if ($device === null || count($device->positions) < 2 || $device->job === 'breaker' || $device->job === 'disconnect') {
+        if (
+            $device === null ||
+            count($device->positions) < 2 ||
+            $device->job === 'breaker' ||
+            $device->job === 'disconnect'
+        ) {
             return $in;
         }
-        $allowed = array_values(isset($in[$device->id]) ? array_intersect($in[$device->id], $element->closedIn) : $element->closedIn);
+        $allowed = array_values(
+            isset($in[$device->id]) ? array_intersect($in[$device->id], $element->closedIn) : $element->closedIn,
+        );
         if ($allowed === []) {
             return null;
         }
@@ -96,7 +113,9 @@ final class Reach
     {
         $element = $this->graph->elements[$id];
 
-        return $element->rating !== null && $element->rating->protects && $element->rating->amps !== null ? [$element->rating->amps, $element->component] : [INF, ''];
+        return $element->rating !== null && $element->rating->protects && $element->rating->amps !== null
+            ? [$element->rating->amps, $element->component]
+            : [INF, ''];
     }
 
     /** @param array<string, list<string>> $in */

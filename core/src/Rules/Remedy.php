@@ -8,20 +8,31 @@ namespace Hollin\Core\Rules;
 final readonly class Remedy
 {
     /** @param array<string, mixed> $intent without the plan, which is added where the finding is shown */
-    public function __construct(
-        public string $label,
-        public string $effect,
-        public array $intent,
-    ) {}
+    public function __construct(public string $label, public string $effect, public array $intent) {}
 
-    public static function move(string $label, string $effect, string $circuit, string $panel, string $wires = 'both'): self
-    {
-        return new self($label, $effect, ['kind' => 'move_circuit', 'circuit' => $circuit, 'panel' => $panel, 'wires' => $wires]);
+    public static function move(
+        string $label,
+        string $effect,
+        string $circuit,
+        string $panel,
+        string $wires = 'both',
+    ): self {
+        return new self($label, $effect, [
+            'kind' => 'move_circuit',
+            'circuit' => $circuit,
+            'panel' => $panel,
+            'wires' => $wires,
+        ]);
     }
 
     public static function set(string $label, string $effect, string $component, string $path, mixed $value): self
     {
-        return new self($label, $effect, ['kind' => 'plan_set', 'component' => $component, 'path' => $path, 'value' => $value]);
+        return new self($label, $effect, [
+            'kind' => 'plan_set',
+            'component' => $component,
+            'path' => $path,
+            'value' => $value,
+        ]);
     }
 
     /** @return array<string, mixed> */

@@ -17,17 +17,35 @@ final class Restless implements RigRule
             'restless',
             Severity::Warning,
             'Does not come to rest',
-            'Automatic devices keep switching (hunting), race each other, or end up differently depending on which state came before. What such a rig does cannot be promised to anybody.',
+            'Automatic devices keep switching (hunting), race each other, or end up differently depending on ' .
+                'which state came before. What such a rig does cannot be promised to anybody.',
             Source::commonPractice(),
             [
                 Sample::found(
                     'a contactor whose coil hangs on its own output',
-                    Sample::add('lock', ['type' => 'contactor', 'label' => 'Lock-out', 'contact' => 'nc', 'coil' => ['at' => 'lock', 'port' => 'out'], 'coilW' => 5, 'ratingA' => 20]),
+                    Sample::add('lock', [
+                        'type' => 'contactor',
+                        'label' => 'Lock-out',
+                        'contact' => 'nc',
+                        'coil' => ['at' => 'lock', 'port' => 'out'],
+                        'coilW' => 5,
+                        'ratingA' => 20,
+                    ]),
                     Sample::survey('c_converter', '/feeds', ['at' => 'lock', 'port' => 'in']),
-                    Sample::add('lock_out', ['type' => 'feeder', 'label' => 'Lock-out to converter', 'from' => ['at' => 'lock', 'port' => 'out'], 'to' => ['at' => 'converter', 'port' => 'ac_in'], 'cable' => ['size' => 'awg:14', 'lengthM' => 1]]),
+                    Sample::add('lock_out', [
+                        'type' => 'feeder',
+                        'label' => 'Lock-out to converter',
+                        'from' => ['at' => 'lock', 'port' => 'out'],
+                        'to' => ['at' => 'converter', 'port' => 'ac_in'],
+                        'cable' => ['size' => 'awg:14', 'lengthM' => 1],
+                    ]),
                 ),
                 Sample::silent('one inverter/charger, wired as usual', Sample::choose('in_line')),
-                Sample::silent('an inverter/charger fed from its own output does not see itself as shore', Sample::choose('subpanel', ['circuits' => ['c_outlets' => true]]), $ownInput),
+                Sample::silent(
+                    'an inverter/charger fed from its own output does not see itself as shore',
+                    Sample::choose('subpanel', ['circuits' => ['c_outlets' => true]]),
+                    $ownInput,
+                ),
             ],
         );
     }
@@ -45,11 +63,28 @@ final class Restless implements RigRule
                     $ends[json_encode(array_intersect_key($settled->positions, $rig->engine->automatic()))] = true;
                 }
                 foreach ($settled->trouble as $trouble) {
-                    $hits["{$trouble}"] = new Hit(preg_replace('/[\d.]+/', '', $trouble) . "|{$id}", sprintf('In "%s": %s.', $state->title, $trouble), array_values(array_unique(array_map(fn($d): string => $d->component, $rig->engine->automatic()))), state: $id);
+                    $hits["{$trouble}"] = new Hit(
+                        preg_replace('/[\d.]+/', '', $trouble) . "|{$id}",
+                        sprintf('In "%s": %s.', $state->title, $trouble),
+                        array_values(
+                            array_unique(array_map(fn($d): string => $d->component, $rig->engine->automatic())),
+                        ),
+                        state: $id,
+                    );
                 }
             }
             if (count($ends) > 1) {
-                $hits["history|{$id}"] = new Hit("history|{$id}", sprintf('In "%s" the rig ends up in %d different ways, depending on what was before.', $state->title, count($ends)), array_values(array_unique(array_map(fn($d): string => $d->component, $rig->engine->automatic()))), title: 'Depends on history', state: $id);
+                $hits["history|{$id}"] = new Hit(
+                    "history|{$id}",
+                    sprintf(
+                        'In "%s" the rig ends up in %d different ways, depending on what was before.',
+                        $state->title,
+                        count($ends),
+                    ),
+                    array_values(array_unique(array_map(fn($d): string => $d->component, $rig->engine->automatic()))),
+                    title: 'Depends on history',
+                    state: $id,
+                );
             }
         }
 

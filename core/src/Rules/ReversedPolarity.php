@@ -16,7 +16,9 @@ final class ReversedPolarity implements RigRule
             'reversed_polarity',
             Severity::Warning,
             'Breakers no longer part the live wire',
-            'With hot and neutral reversed at the pedestal every single-pole breaker and switch opens the neutral: a circuit that is off is still live. A surge unit that tests polarity keeps the supply out.',
+            'With hot and neutral reversed at the pedestal every single-pole breaker and switch opens the ' .
+                'neutral: a circuit that is off is still live. A surge unit that tests polarity keeps the supply ' .
+                'out.',
             Source::commonPractice(),
             [
                 Sample::found('a trailer without a surge unit'),
@@ -29,9 +31,22 @@ final class ReversedPolarity implements RigRule
     public static function guarded(): array
     {
         return [
-            Sample::add('guard', ['type' => 'surge_unit', 'label' => 'Surge unit', 'ratingA' => 30, 'mount' => 'inside', 'opens' => 'both', 'delayS' => 30]),
+            Sample::add('guard', [
+                'type' => 'surge_unit',
+                'label' => 'Surge unit',
+                'ratingA' => 30,
+                'mount' => 'inside',
+                'opens' => 'both',
+                'delayS' => 30,
+            ]),
             Sample::survey('feeder_main', '/from', ['at' => 'guard', 'port' => 'out']),
-            Sample::add('guard_feed', ['type' => 'feeder', 'label' => 'Inlet to surge unit', 'from' => ['at' => 'inlet', 'port' => 'out'], 'to' => ['at' => 'guard', 'port' => 'in'], 'cable' => ['size' => 'awg:10', 'lengthM' => 0.5]]),
+            Sample::add('guard_feed', [
+                'type' => 'feeder',
+                'label' => 'Inlet to surge unit',
+                'from' => ['at' => 'inlet', 'port' => 'out'],
+                'to' => ['at' => 'guard', 'port' => 'in'],
+                'cable' => ['size' => 'awg:10', 'lengthM' => 0.5],
+            ]),
         ];
     }
 
@@ -45,14 +60,20 @@ final class ReversedPolarity implements RigRule
             $bar = Panels::neutralBar($panel);
             $live = $settled->situation->hardHot($bar);
             if ($live !== null) {
-                return [new Hit(
-                    'reversed',
-                    sprintf('At a reversed pedestal the neutral bar of %s is the live wire and its breakers part only the return: a circuit that is switched off is still live.', $panel->label),
-                    [$id],
-                    paths: [[$rig->graph->sources[$live]->a, $bar]],
-                    ways: Ways::outside('hot and neutral reversed'),
-                    proof: $rig->faults()['fault_reversed'],
-                )];
+                return [
+                    new Hit(
+                        'reversed',
+                        sprintf(
+                            'At a reversed pedestal the neutral bar of %s is the live wire and its breakers ' .
+                                'part only the return: a circuit that is switched off is still live.',
+                            $panel->label,
+                        ),
+                        [$id],
+                        paths: [[$rig->graph->sources[$live]->a, $bar]],
+                        ways: Ways::outside('hot and neutral reversed'),
+                        proof: $rig->faults()['fault_reversed'],
+                    ),
+                ];
             }
         }
 

@@ -12,11 +12,7 @@ use stdClass;
 final readonly class Sample
 {
     /** @param list<array<string, mixed>> $edits intents on the layout; plan edits go to the plan "p" */
-    private function __construct(
-        public string $title,
-        public bool $found,
-        public array $edits,
-    ) {}
+    private function __construct(public string $title, public bool $found, public array $edits) {}
 
     /** @param array<string, mixed> ...$edits */
     public static function found(string $title, array ...$edits): self
@@ -38,7 +34,12 @@ final readonly class Sample
      */
     public static function choose(string $recipe, array $options = []): array
     {
-        return ['kind' => 'choose_arrangement', 'plan' => 'p', 'recipe' => $recipe, 'options' => $options + ['converter' => 'removed', 'continuousW' => 3000]];
+        return [
+            'kind' => 'choose_arrangement',
+            'plan' => 'p',
+            'recipe' => $recipe,
+            'options' => $options + ['converter' => 'removed', 'continuousW' => 3000],
+        ];
     }
 
     /** @return array<string, mixed> */
@@ -54,9 +55,19 @@ final readonly class Sample
      */
     public static function lead(string $id, string $from, string $to, string $pole, float $lengthM = 0.15): array
     {
-        return ['kind' => 'plan_fit', 'plan' => 'p', 'id' => $id, 'component' => [
-            'type' => 'lead', 'label' => 'Lead ' . str_replace('_', ' ', $id), 'from' => $from, 'to' => $to, 'pole' => $pole, 'cable' => ['size' => 'awg:4/0', 'lengthM' => $lengthM, 'sheath' => 'fine'],
-        ]];
+        return [
+            'kind' => 'plan_fit',
+            'plan' => 'p',
+            'id' => $id,
+            'component' => [
+                'type' => 'lead',
+                'label' => 'Lead ' . str_replace('_', ' ', $id),
+                'from' => $from,
+                'to' => $to,
+                'pole' => $pole,
+                'cable' => ['size' => 'awg:4/0', 'lengthM' => $lengthM, 'sheath' => 'fine'],
+            ],
+        ];
     }
 
     /** @return array<string, mixed> */
@@ -82,7 +93,10 @@ final readonly class Sample
      */
     public static function alone(string $recipe, array $options = []): array
     {
-        return self::choose($recipe, $options + ['converter' => 'left', 'continuousW' => 2000, 'outputNeutral' => 'bonded']);
+        return self::choose(
+            $recipe,
+            $options + ['converter' => 'left', 'continuousW' => 2000, 'outputNeutral' => 'bonded'],
+        );
     }
 
     /** @return array<string, mixed> */
@@ -95,7 +109,10 @@ final readonly class Sample
     public function document(): stdClass
     {
         $document = JobFile::blank($this->title);
-        $start = [['kind' => 'lay_out', 'layout' => 'trailer_30_in_panel'], ['kind' => 'add_plan', 'id' => 'p', 'title' => 'Plan']];
+        $start = [
+            ['kind' => 'lay_out', 'layout' => 'trailer_30_in_panel'],
+            ['kind' => 'add_plan', 'id' => 'p', 'title' => 'Plan'],
+        ];
         foreach ([...$start, ...$this->edits] as $edit) {
             $document = Intents::apply($document, json_decode((string) json_encode($edit), false))->document;
         }

@@ -57,23 +57,44 @@ final class Search
         $this->passing();
         $this->outside();
         $extent = $enumerated && $this->direct->whole ? Extent::All : Extent::TwoSlips;
-        $undoing = new Undoing($this->rig, $this->hazards, $this->slips(), $this->outsideFound, $this->untouched, $this->isAlike(...), $extent === Extent::All && $this->rig->engine->network->left === []);
+        $undoing = new Undoing(
+            $this->rig,
+            $this->hazards,
+            $this->slips(),
+            $this->outsideFound,
+            $this->untouched,
+            $this->isAlike(...),
+            $extent === Extent::All && $this->rig->engine->network->left === [],
+        );
 
-        $found = array_map(fn(Found $f): Found => $f->kind === 'slips' && $f->slips > 0 ? $f->orBy($undoing->nearer($f->key)) : $f, $this->found);
+        $found = array_map(
+            fn(Found $f): Found => $f->kind === 'slips' && $f->slips > 0 ? $f->orBy($undoing->nearer($f->key)) : $f,
+            $this->found,
+        );
 
-        return new Proof($found, $undoing->prevented(), new Coverage(
-            $extent,
-            $enumeration->total(),
-            $this->settings + count($this->direct->joined),
-            $this->rig->engine->situationCount(),
-            array_values(array_map(fn(string $id): string => $this->rig->graph->devices[$id]->label, array_keys($this->rig->engine->network->left))),
-        ));
+        return new Proof(
+            $found,
+            $undoing->prevented(),
+            new Coverage(
+                $extent,
+                $enumeration->total(),
+                $this->settings + count($this->direct->joined),
+                $this->rig->engine->situationCount(),
+                array_values(
+                    array_map(
+                        fn(string $id): string => $this->rig->graph->devices[$id]->label,
+                        array_keys($this->rig->engine->network->left),
+                    ),
+                ),
+            ),
+        );
     }
 
     /** @return array<string, int> hazards that controls alone show => fewest slips */
     private function slips(): array
     {
-        return array_map(fn(array $b): int => $b['slips'], $this->best) + array_map(fn(): int => 0, $this->reached + $this->passed);
+        return array_map(fn(array $b): int => $b['slips'], $this->best) +
+            array_map(fn(): int => 0, $this->reached + $this->passed);
     }
 
     private function named(): void
@@ -82,7 +103,13 @@ final class Search
             foreach ($this->hazards->of($settled->situation) as $key) {
                 $title = $this->rig->named[$state]->title;
                 if (!isset($this->best[$key])) {
-                    $this->best[$key] = ['slips' => 0, 'setting' => $settled->setting, 'state' => $state, 'words' => $title, 'states' => [$state]];
+                    $this->best[$key] = [
+                        'slips' => 0,
+                        'setting' => $settled->setting,
+                        'state' => $state,
+                        'words' => $title,
+                        'states' => [$state],
+                    ];
                 } else {
                     $this->best[$key]['words'] .= " · {$title}";
                     $this->best[$key]['states'][] = $state;
@@ -109,7 +136,9 @@ final class Search
                         $known[$other] = $shown;
                     }
                 }
-                $hits = array_values(array_filter($shown, fn(string $key): bool => ($this->best[$key]['slips'] ?? 1) > 0));
+                $hits = array_values(
+                    array_filter($shown, fn(string $key): bool => ($this->best[$key]['slips'] ?? 1) > 0),
+                );
                 if ($hits !== []) {
                     $this->better($hits, $this->nearest($setting, $controls, $nearest));
                 }
@@ -133,7 +162,11 @@ final class Search
         foreach ($this->rig->named as $id => $state) {
             [$slips, $direct] = $nearest[$id];
             foreach ($controls as $control) {
-                $slips += $state->setting->controls[$control] !== $setting->controls[$control] && !$this->rig->graph->devices[$control]->byItself ? 1 : 0;
+                $slips +=
+                    $state->setting->controls[$control] !== $setting->controls[$control] &&
+                    !$this->rig->graph->devices[$control]->byItself
+                        ? 1
+                        : 0;
             }
             if ($slips < $fewest) {
                 $fewest = $slips;
@@ -154,7 +187,13 @@ final class Search
             }
             [$slips, $words] = $distance ??= $this->distance($setting);
             if ($slips < ($this->best[$key]['slips'] ?? PHP_INT_MAX)) {
-                $this->best[$key] = ['slips' => $slips, 'setting' => $setting, 'state' => null, 'words' => $words, 'states' => []];
+                $this->best[$key] = [
+                    'slips' => $slips,
+                    'setting' => $setting,
+                    'state' => null,
+                    'words' => $words,
+                    'states' => [],
+                ];
             }
         }
     }
@@ -209,7 +248,14 @@ final class Search
             }
         }
         foreach ($found as $key => $end) {
-            $this->found[] = Found::reached($key, $end['end']->setting, $end['from'], $end['state'], $end['slips'], $end['words']);
+            $this->found[] = Found::reached(
+                $key,
+                $end['end']->setting,
+                $end['from'],
+                $end['state'],
+                $end['slips'],
+                $end['words'],
+            );
             $this->reached[$key] = true;
         }
     }
@@ -225,14 +271,27 @@ final class Search
         foreach ($this->rig->named as $id => $state) {
             foreach ($this->rig->engine->automatic() as $device => $logic) {
                 foreach ($logic->positionNames() as $from) {
-                    foreach ($this->rig->engine->settle($state->setting, [$device => $from])->passing as $step => $passing) {
+                    foreach (
+                        $this->rig->engine->settle($state->setting, [$device => $from])->passing
+                        as $step => $passing
+                    ) {
                         if ($passing['lastsS'] < self::PASSING_S) {
                             continue;
                         }
                         foreach ($this->hazards->of($passing['situation']) as $key) {
-                            if (!isset($this->best[$key]) && !isset($this->reached[$key]) && !isset($this->passed[$key])) {
+                            if (
+                                !isset($this->best[$key]) &&
+                                !isset($this->reached[$key]) &&
+                                !isset($this->passed[$key])
+                            ) {
                                 $this->passed[$key] = true;
-                                $this->found[] = Found::passing($key, $state->setting, [$device => $from], $step, $state->title);
+                                $this->found[] = Found::passing(
+                                    $key,
+                                    $state->setting,
+                                    [$device => $from],
+                                    $step,
+                                    $state->title,
+                                );
                             }
                         }
                     }
@@ -253,7 +312,10 @@ final class Search
             $met = [];
             foreach ($this->rig->named as $name => $state) {
                 // At that pedestal, sound; supplies that differ in rating only are one.
-                if ($surrounding->matters($state->setting->controls) && $state->setting->surroundings[$id] === $surrounding->distinct()[0]) {
+                if (
+                    $surrounding->matters($state->setting->controls) &&
+                    $state->setting->surroundings[$id] === $surrounding->distinct()[0]
+                ) {
                     $met[$this->rig->settled[$name]->situation->key] ??= $state;
                 }
             }
@@ -262,16 +324,35 @@ final class Search
                     $faulty = new Setting($state->setting->controls, [$id => $fault] + $state->setting->surroundings);
                     $this->outsideHits($faulty, 0, $surrounding->values[$fault], $found);
                     foreach ($enumeration->controls() as $control) {
-                        foreach ($control->matters($faulty->controls) ? $enumeration->positions($control) : [] as $position) {
-                            if ($position !== $faulty->controls[$control->id] && !$this->isAlike($faulty, $control->id, $position)) {
-                                $this->outsideHits($faulty->with($control->id, $position), 1, sprintf('%s, and one slip: %s %s', $surrounding->values[$fault], $control->label, $control->positions[$position]), $found);
+                        foreach (
+                            $control->matters($faulty->controls) ? $enumeration->positions($control) : []
+                            as $position
+                        ) {
+                            if (
+                                $position !== $faulty->controls[$control->id] &&
+                                !$this->isAlike($faulty, $control->id, $position)
+                            ) {
+                                $this->outsideHits(
+                                    $faulty->with($control->id, $position),
+                                    1,
+                                    sprintf(
+                                        '%s, and one slip: %s %s',
+                                        $surrounding->values[$fault],
+                                        $control->label,
+                                        $control->positions[$position],
+                                    ),
+                                    $found,
+                                );
                             }
                         }
                     }
                 }
             }
         }
-        $this->outsideFound = array_map(fn(array $f): array => ['slips' => $f['slips'], 'words' => 'a pedestal with ' . $f['words']], $found);
+        $this->outsideFound = array_map(
+            fn(array $f): array => ['slips' => $f['slips'], 'words' => 'a pedestal with ' . $f['words']],
+            $found,
+        );
         foreach ($found as $key => $f) {
             $this->found[] = Found::outside($key, $f['setting'], $f['slips'], $f['words']);
         }
@@ -291,7 +372,8 @@ final class Search
     /** Whether a slip on the battery side makes no odds to the other: then it is no nearer than none. */
     private function isAlike(Setting $setting, string $control, string $position): bool
     {
-        return isset($this->direct->controls[$control]) && $this->direct->tells($setting) === $this->direct->tells($setting->with($control, $position));
+        return isset($this->direct->controls[$control]) &&
+            $this->direct->tells($setting) === $this->direct->tells($setting->with($control, $position));
     }
 
     /**
@@ -301,7 +383,10 @@ final class Search
      */
     private function distance(Setting $setting): array
     {
-        $controls = $this->controls ??= array_map(fn(Device $d): string => $d->id, (new Enumeration($this->rig->engine))->controls());
+        $controls = $this->controls ??= array_map(
+            fn(Device $d): string => $d->id,
+            (new Enumeration($this->rig->engine))->controls(),
+        );
         $best = PHP_INT_MAX;
         $words = '';
         $bestForgets = false;
@@ -323,11 +408,16 @@ final class Search
                 if ($slipped === []) {
                     return [0, $this->surroundingWords($setting) . " in \"{$state->title}\""];
                 }
-                $words = implode(' and ', array_map(function (string $id) use ($setting): string {
-                    $device = $this->rig->graph->devices[$id];
+                $words =
+                    implode(
+                        ' and ',
+                        array_map(function (string $id) use ($setting): string {
+                            $device = $this->rig->graph->devices[$id];
 
-                    return "{$device->label} {$device->positions[$setting->controls[$id]]}" . ($device->byItself ? ' by itself' : '');
-                }, $slipped)) . " in \"{$state->title}\"";
+                            return "{$device->label} {$device->positions[$setting->controls[$id]]}" .
+                                ($device->byItself ? ' by itself' : '');
+                        }, $slipped),
+                    ) . " in \"{$state->title}\"";
             }
         }
 
@@ -341,7 +431,8 @@ final class Search
     {
         $words = [];
         foreach ($this->rig->graph->surroundings as $id => $surrounding) {
-            $words[] = lcfirst($surrounding->label) . ' ' . ($surrounding->values[$setting->surroundings[$id] ?? ''] ?? '');
+            $words[] =
+                lcfirst($surrounding->label) . ' ' . ($surrounding->values[$setting->surroundings[$id] ?? ''] ?? '');
         }
 
         return implode(', ', $words);

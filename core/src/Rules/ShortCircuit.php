@@ -8,7 +8,10 @@ use Hollin\Core\Reference\Figure;
 use Hollin\Core\Reference\Source;
 use Hollin\Core\States\Situation;
 
-/** A source of alternating current whose hot is joined with its own neutral, through metal or through a neutral-ground bond. */
+/**
+ * A source of alternating current whose hot is joined with its own neutral, through metal or through a neutral-ground
+ * bond.
+ */
 final class ShortCircuit implements StateRule, Unclaimed
 {
     public static function definition(): Definition
@@ -17,11 +20,20 @@ final class ShortCircuit implements StateRule, Unclaimed
             'short_circuit',
             Severity::Danger,
             'Supply shorted',
-            'The hot of a supply reaches its own neutral with nothing in between but metal. At a pedestal with hot and neutral exchanged a neutral-ground bond in the rig does that: the breaker ahead opens when the cord is plugged in, or the cord burns if it does not.',
+            'The hot of a supply reaches its own neutral with nothing in between but metal. At a pedestal ' .
+                'with hot and neutral exchanged a neutral-ground bond in the rig does that: the breaker ahead ' .
+                'opens when the cord is plugged in, or the cord burns if it does not.',
             Source::computed('potentials of what is joined'),
             [
-                Sample::found('a bond left in the main panel, and a pedestal with hot and neutral reversed', Sample::survey('main_panel', '/bondScrew', true)),
-                Sample::silent('a bond left in the main panel behind a surge unit', Sample::survey('main_panel', '/bondScrew', true), ...ReversedPolarity::guarded()),
+                Sample::found(
+                    'a bond left in the main panel, and a pedestal with hot and neutral reversed',
+                    Sample::survey('main_panel', '/bondScrew', true),
+                ),
+                Sample::silent(
+                    'a bond left in the main panel behind a surge unit',
+                    Sample::survey('main_panel', '/bondScrew', true),
+                    ...ReversedPolarity::guarded(),
+                ),
                 Sample::silent('as found'),
             ],
         );
@@ -53,9 +65,24 @@ final class ShortCircuit implements StateRule, Unclaimed
             $amps = $volts / $source->faultOhm();
             $hits[] = new Hit(
                 $id,
-                sprintf('The hot of %s is joined with its own neutral%s: %s.', $rig->graph->label($source->component), $owners === [] ? '' : ' by the neutral-ground bond of ' . implode(' and ', $owners), $source->surrounding === null ? 'it shuts down or burns' : 'the breaker ahead of it opens'),
+                sprintf(
+                    'The hot of %s is joined with its own neutral%s: %s.',
+                    $rig->graph->label($source->component),
+                    $owners === [] ? '' : ' by the neutral-ground bond of ' . implode(' and ', $owners),
+                    $source->surrounding === null ? 'it shuts down or burns' : 'the breaker ahead of it opens',
+                ),
                 [...array_keys($owners), $source->component],
-                [new Figure('Prospective current', $amps, 'A', sprintf('%g V ÷ %.2f Ω, wires left out', $volts, $source->faultOhm()), Source::computed('potentials of what is joined'), 0.0, assumed: true)],
+                [
+                    new Figure(
+                        'Prospective current',
+                        $amps,
+                        'A',
+                        sprintf('%g V ÷ %.2f Ω, wires left out', $volts, $source->faultOhm()),
+                        Source::computed('potentials of what is joined'),
+                        0.0,
+                        assumed: true,
+                    ),
+                ],
                 paths: [[$source->a, $source->b]],
                 because: $because,
             );

@@ -20,11 +20,28 @@ final class ShuntBypassed implements RigRule
             'shunt_bypassed',
             Severity::Warning,
             'Negative around the shunt',
-            'Everything a shunt should count returns to its load side. Bonded to the frame on both sides of it, frame and straps carry part of every amp: the shunt reads too little, and with the main negative loose a strap becomes a main conductor. What lands on its battery side is not counted at all.',
+            'Everything a shunt should count returns to its load side. Bonded to the frame on both sides of ' .
+                'it, frame and straps carry part of every amp: the shunt reads too little, and with the main ' .
+                'negative loose a strap becomes a main conductor. What lands on its battery side is not counted ' .
+                'at all.',
             Source::commonPractice(),
             [
-                Sample::found('a second bond on the battery side', Sample::choose('in_line'), ['kind' => 'plan_fit', 'plan' => 'p', 'id' => 'second_bond', 'component' => ['type' => 'frame_bond', 'label' => 'Second bond', 'from' => 'bank.neg', 'cable' => ['size' => 'awg:8', 'lengthM' => 0.5]]]),
-                Sample::found('the panel\'s negative on the battery side', Sample::choose('in_line'), Sample::set('ld_dc_neg', '/from', 'bank.neg')),
+                Sample::found('a second bond on the battery side', Sample::choose('in_line'), [
+                    'kind' => 'plan_fit',
+                    'plan' => 'p',
+                    'id' => 'second_bond',
+                    'component' => [
+                        'type' => 'frame_bond',
+                        'label' => 'Second bond',
+                        'from' => 'bank.neg',
+                        'cable' => ['size' => 'awg:8', 'lengthM' => 0.5],
+                    ],
+                ]),
+                Sample::found(
+                    'the panel\'s negative on the battery side',
+                    Sample::choose('in_line'),
+                    Sample::set('ld_dc_neg', '/from', 'bank.neg'),
+                ),
                 Sample::silent('one bond, on the load side', Sample::choose('in_line')),
             ],
         );
@@ -41,14 +58,38 @@ final class ShuntBypassed implements RigRule
             }
             $around = Walk::way($graph, $shunt->a, $shunt->b, fn(Element $e): bool => $e->id !== $id && $all($e));
             if ($around !== null) {
-                $on = array_values(array_unique(array_map(fn(string $e): string => $graph->elements[$e]->component, $around)));
-                $ohm = array_sum(array_map(fn(string $e): float => Impedance::ohm($graph->elements[$e], $graph), $around));
+                $on = array_values(
+                    array_unique(array_map(fn(string $e): string => $graph->elements[$e]->component, $around)),
+                );
+                $ohm = array_sum(
+                    array_map(fn(string $e): float => Impedance::ohm($graph->elements[$e], $graph), $around),
+                );
                 $share = Impedance::ohm($shunt, $graph) / (Impedance::ohm($shunt, $graph) + $ohm);
                 $hits[] = new Hit(
                     "{$shunt->component}|around",
-                    sprintf('Around %s a second way leads home by %s: about %.0f %% of every amp takes it and is not counted.', $graph->label($shunt->component), implode(', ', array_map($graph->label(...), array_slice($on, 0, 5))), $share * 100),
+                    sprintf(
+                        'Around %s a second way leads home by %s: about %.0f %% of every amp takes it and is ' .
+                            'not counted.',
+                        $graph->label($shunt->component),
+                        implode(', ', array_map($graph->label(...), array_slice($on, 0, 5))),
+                        $share * 100,
+                    ),
                     array_values(array_unique([$shunt->component, ...array_slice($on, 0, 6)])),
-                    [new Figure('Share that takes it', $share * 100, '%', sprintf('%.2f mΩ of shunt beside %.2f mΩ', Impedance::ohm($shunt, $graph) * 1000, $ohm * 1000), Source::computed('parallel resistances, the frame taken as nothing'), 0.0, true)],
+                    [
+                        new Figure(
+                            'Share that takes it',
+                            $share * 100,
+                            '%',
+                            sprintf(
+                                '%.2f mΩ of shunt beside %.2f mΩ',
+                                Impedance::ohm($shunt, $graph) * 1000,
+                                $ohm * 1000,
+                            ),
+                            Source::computed('parallel resistances, the frame taken as nothing'),
+                            0.0,
+                            true,
+                        ),
+                    ],
                 );
 
                 continue;
@@ -65,7 +106,11 @@ final class ShuntBypassed implements RigRule
         $graph = $rig->graph;
         $hits = [];
         foreach ($graph->batteries as $battery) {
-            $before = Walk::reach($graph, [$battery->neg], fn(Element $e): bool => $e->id !== $shunt->id && Walk::direct($e));
+            $before = Walk::reach(
+                $graph,
+                [$battery->neg],
+                fn(Element $e): bool => $e->id !== $shunt->id && Walk::direct($e),
+            );
             if (!array_key_exists($shunt->a, $before) && !array_key_exists($shunt->b, $before)) {
                 continue;
             }
@@ -78,7 +123,11 @@ final class ShuntBypassed implements RigRule
             if ($takers !== []) {
                 $hits[] = new Hit(
                     "{$shunt->component}|uncounted",
-                    sprintf('%s returns on the battery side of %s and is not counted.', implode(', ', array_map($graph->label(...), array_keys($takers))), $graph->label($shunt->component)),
+                    sprintf(
+                        '%s returns on the battery side of %s and is not counted.',
+                        implode(', ', array_map($graph->label(...), array_keys($takers))),
+                        $graph->label($shunt->component),
+                    ),
                     [$shunt->component, ...array_keys($takers)],
                     severity: Severity::Advice,
                 );

@@ -19,11 +19,16 @@ final class StartsByItself implements RigRule
             'starts_by_itself',
             Severity::Warning,
             'Starts by itself on the inverter',
-            'An absorption fridge on automatic, a water heater\'s element, tank heaters and an air conditioner on its thermostat start when 120 V appears, also from the battery. A motor draws several times its running current to start.',
+            'An absorption fridge on automatic, a water heater\'s element, tank heaters and an air ' .
+                'conditioner on its thermostat start when 120 V appears, also from the battery. A motor draws ' .
+                'several times its running current to start.',
             Source::commonPractice(),
             [
                 Sample::found('whole panel on the inverter', Sample::choose('in_line')),
-                Sample::silent('only outlets on the inverter', Sample::choose('subpanel', ['circuits' => ['c_outlets' => true]])),
+                Sample::silent(
+                    'only outlets on the inverter',
+                    Sample::choose('subpanel', ['circuits' => ['c_outlets' => true]]),
+                ),
             ],
         );
     }
@@ -50,9 +55,25 @@ final class StartsByItself implements RigRule
                 $watts = array_sum(array_map(fn($l): float => $l->watts, $loads));
                 $hits[$component] = new Hit(
                     $component,
-                    sprintf('%s start%s by %s as soon as %s runs: %.0f W without anybody switching them on.', self::names($loads), count($loads) === 1 ? 's' : '', count($loads) === 1 ? 'itself' : 'themselves', $rig->graph->label($component), $watts),
+                    sprintf(
+                        '%s start%s by %s as soon as %s runs: %.0f W without anybody switching them on.',
+                        self::names($loads),
+                        count($loads) === 1 ? 's' : '',
+                        count($loads) === 1 ? 'itself' : 'themselves',
+                        $rig->graph->label($component),
+                        $watts,
+                    ),
                     array_values(array_unique([$component, ...array_map(fn($l): string => $l->circuit, $loads)])),
-                    [new Figure('Starts by itself', $watts, 'W', implode(' + ', array_map(fn($l): string => sprintf('%g', $l->watts), $loads)) . ' W', Source::commonPractice(), $unit->limitA * $unit->holdsV)],
+                    [
+                        new Figure(
+                            'Starts by itself',
+                            $watts,
+                            'W',
+                            implode(' + ', array_map(fn($l): string => sprintf('%g', $l->watts), $loads)) . ' W',
+                            Source::commonPractice(),
+                            $unit->limitA * $unit->holdsV,
+                        ),
+                    ],
                     self::remedies($rig, $settled->situation, $unit, $loads),
                     severity: $watts > $unit->limitA * $unit->holdsV ? Severity::Warning : Severity::Advice,
                     state: $state,
@@ -61,9 +82,24 @@ final class StartsByItself implements RigRule
                     if ($load->lockedRotorA !== null && $load->lockedRotorA > $unit->surgeA) {
                         $hits["{$component}|{$id}"] = new Hit(
                             "{$component}|start|{$id}",
-                            sprintf('%s needs %.0f A to start; %s gives %.0f A for a moment.', $load->label, $load->lockedRotorA, $rig->graph->label($component), $unit->surgeA),
+                            sprintf(
+                                '%s needs %.0f A to start; %s gives %.0f A for a moment.',
+                                $load->label,
+                                $load->lockedRotorA,
+                                $rig->graph->label($component),
+                                $unit->surgeA,
+                            ),
                             [$component, $load->circuit],
-                            [new Figure('Locked-rotor current', $load->lockedRotorA, 'A', 'read off the part', Source::commonPractice(), $unit->surgeA)],
+                            [
+                                new Figure(
+                                    'Locked-rotor current',
+                                    $load->lockedRotorA,
+                                    'A',
+                                    'read off the part',
+                                    Source::commonPractice(),
+                                    $unit->surgeA,
+                                ),
+                            ],
                             self::remedies($rig, $settled->situation, $unit, [$load]),
                             title: 'Motor may not start on the inverter',
                             state: $state,
@@ -75,7 +111,11 @@ final class StartsByItself implements RigRule
                     if ($motors !== []) {
                         $hits["{$component}|wave"] = new Hit(
                             "{$component}|wave",
-                            sprintf('%s makes modified sine; %s runs hot on it and some chargers and GFCIs fail.', $rig->graph->label($component), self::names($motors)),
+                            sprintf(
+                                '%s makes modified sine; %s runs hot on it and some chargers and GFCIs fail.',
+                                $rig->graph->label($component),
+                                self::names($motors),
+                            ),
                             [$component, ...array_values(array_map(fn($l): string => $l->circuit, $motors))],
                             severity: Severity::Advice,
                             title: 'Modified sine on a motor',
@@ -103,12 +143,24 @@ final class StartsByItself implements RigRule
         $remedies = [];
         foreach (Panels::of($rig->graph) as $panel) {
             if (!$situation->joined(Panels::bus($panel), $unit->output[0]) && Panels::hasRoom($rig->graph, $panel)) {
-                $remedies[] = Remedy::move("Move {$label} to {$panel->label}", 'it runs on shore only', $circuit, $panel->id);
+                $remedies[] = Remedy::move(
+                    "Move {$label} to {$panel->label}",
+                    'it runs on shore only',
+                    $circuit,
+                    $panel->id,
+                );
             }
         }
         if (isset($rig->graph->devices["{$circuit}.breaker"])) {
             $remedies[] = new Remedy("Switch {$label} off by hand when inverting", 'fails by forgetting', [
-                'kind' => 'plan_fit', 'id' => "switch_{$circuit}_off", 'component' => ['type' => 'instruction', 'label' => "{$label} off when inverting", 'device' => $circuit, 'while' => 'inverting'],
+                'kind' => 'plan_fit',
+                'id' => "switch_{$circuit}_off",
+                'component' => [
+                    'type' => 'instruction',
+                    'label' => "{$label} off when inverting",
+                    'device' => $circuit,
+                    'while' => 'inverting',
+                ],
             ]);
         }
 

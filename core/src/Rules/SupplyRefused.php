@@ -11,13 +11,22 @@ final class SupplyRefused implements RigRule
 {
     public static function definition(): Definition
     {
-        $set = fn(string $bond): array => Sample::add('genset', ['type' => 'generator', 'label' => 'Portable set', 'ratedW' => 2000, 'outletA' => 20, 'mount' => 'portable', 'bond' => $bond, 'reaches' => 'inlet']);
+        $set = fn(string $bond): array => Sample::add('genset', [
+            'type' => 'generator',
+            'label' => 'Portable set',
+            'ratedW' => 2000,
+            'outletA' => 20,
+            'mount' => 'portable',
+            'bond' => $bond,
+            'reaches' => 'inlet',
+        ]);
 
         return new Definition(
             'supply_refused',
             Severity::Warning,
             'Surge unit refuses the supply',
-            'A surge unit tests the ground by looking for the bond behind it. A floating generator or inverter has none, reads as open ground, and is kept out: nothing works although it runs.',
+            'A surge unit tests the ground by looking for the bond behind it. A floating generator or ' .
+                'inverter has none, reads as open ground, and is kept out: nothing works although it runs.',
             Source::commonPractice(),
             [
                 Sample::found('a floating generator', $set('floating'), ...ReversedPolarity::guarded()),
@@ -37,7 +46,11 @@ final class SupplyRefused implements RigRule
                 }
                 $situation = $settled->situation;
                 $source = $situation->workingSource("{$id}.in.l", "{$id}.in.n");
-                if ($source === null || $situation->quality($source) !== 'good' || $situation->tied("{$id}.in.n", "{$id}.in.g")) {
+                if (
+                    $source === null ||
+                    $situation->quality($source) !== 'good' ||
+                    $situation->tied("{$id}.in.n", "{$id}.in.g")
+                ) {
                     continue;
                 }
                 $from = $rig->graph->sources[$source]->component;
@@ -47,7 +60,15 @@ final class SupplyRefused implements RigRule
                     sprintf('%s reads %s as open ground and keeps it out.', $unit->label, $rig->graph->label($from)),
                     [$id, $from],
                     remedies: $generator?->is('generator') === true && $generator->text('bond') === 'floating'
-                        ? [Remedy::set("Use a bonding plug in {$generator->label}", 'one bond, at the source; only with a set that floats', $from, '/bond', 'plug')]
+                        ? [
+                            Remedy::set(
+                                "Use a bonding plug in {$generator->label}",
+                                'one bond, at the source; only with a set that floats',
+                                $from,
+                                '/bond',
+                                'plug',
+                            ),
+                        ]
                         : [],
                     paths: [[$rig->graph->sources[$source]->a, "{$id}.in.l"]],
                     state: $state,

@@ -18,7 +18,10 @@ use Hollin\Core\States\Untouched;
  */
 final class Undoing
 {
-    /** @var array<string, array{slips: int, failure: Failure, lastsS: ?float, state: string}> hazard and failure => how near, and by which named state */
+    /**
+     * @var array<string, array{slips: int, failure: Failure, lastsS: ?float, state: string}> hazard and failure => how
+     *      near, and by which named state
+     */
     private array $undone = [];
 
     /** @var ?array<string, array<string, true>> */
@@ -27,10 +30,16 @@ final class Undoing
     /** @var array<string, list<string>> */
     private array $hitsOf = [];
 
-    /** @var array<string, list<array{string, bool, int, int}>> failure that nothing else goes by => its contacts: element, stays closed, nets */
+    /**
+     * @var array<string, list<array{string, bool, int, int}>> failure that nothing else goes by => its contacts:
+     *      element, stays closed, nets
+     */
     private array $polesOf = [];
 
-    /** @var array<string, array<string, array<string, true>>> named state => failure => controls that nothing reaches then */
+    /**
+     * @var array<string, array<string, array<string, true>>> named state => failure => controls that nothing reaches
+     *      then
+     */
     private array $untouchedIn = [];
 
     /** @var array<string, StateRule&Claims> those that claim anything, by id */
@@ -78,15 +87,31 @@ final class Undoing
         // Named states that set the same contacts under the same surroundings are one here.
         $apart = [];
         foreach ($this->rig->named as $id => $state) {
-            $apart[$this->rig->settled[$id]->situation->key . json_encode([$state->setting->surroundings, array_diff_key($state->setting->controls, $this->plugs())])] ??= $state;
+            $apart[
+                $this->rig->settled[$id]->situation->key .
+                    json_encode([
+                        $state->setting->surroundings,
+                        array_diff_key($state->setting->controls, $this->plugs()),
+                    ])
+            ] ??= $state;
         }
         $failures = $this->alike(Failure::ofNetwork($this->rig->engine->network));
         $this->inNamed($failures, $apart);
         foreach ($apart as $state) {
             foreach ($enumeration->controls() as $control) {
-                foreach ($control->matters($state->setting->controls) ? $enumeration->positions($control) : [] as $position) {
-                    if ($position !== ($state->setting->controls[$control->id] ?? $position) && !($this->isAlike)($state->setting, $control->id, $position)) {
-                        $this->slip($this->touched($failures, $state->id, $control->id), $state, $state->setting->with($control->id, $position));
+                foreach (
+                    $control->matters($state->setting->controls) ? $enumeration->positions($control) : []
+                    as $position
+                ) {
+                    if (
+                        $position !== ($state->setting->controls[$control->id] ?? $position) &&
+                        !($this->isAlike)($state->setting, $control->id, $position)
+                    ) {
+                        $this->slip(
+                            $this->touched($failures, $state->id, $control->id),
+                            $state,
+                            $state->setting->with($control->id, $position),
+                        );
                     }
                 }
             }
@@ -108,7 +133,10 @@ final class Undoing
         }
         foreach ([...array_column($sound->passing, 'situation'), $sound->situation] as $situation) {
             foreach ($poles as [$element, $stays, $a, $b]) {
-                if ($situation->isClosed($element) !== $stays && ($situation->isReached($a) || $situation->isReached($b))) {
+                if (
+                    $situation->isClosed($element) !== $stays &&
+                    ($situation->isReached($a) || $situation->isReached($b))
+                ) {
                     return true;
                 }
             }
@@ -143,7 +171,16 @@ final class Undoing
             $elements = $network->graph->elements;
             $direct = array_filter(array_keys($poles), fn(string $pole): bool => $elements[$pole]->role->isDc());
             if ($direct === [] && $failure->logics === [] && array_intersect_key($failure->heldAt, $followed) === []) {
-                $this->polesOf[$failure->id] = array_map(fn(string $pole, bool $stays): array => [$pole, $stays, $network->net[$elements[$pole]->a], $network->net[$elements[$pole]->b]], array_keys($poles), $poles);
+                $this->polesOf[$failure->id] = array_map(
+                    fn(string $pole, bool $stays): array => [
+                        $pole,
+                        $stays,
+                        $network->net[$elements[$pole]->a],
+                        $network->net[$elements[$pole]->b],
+                    ],
+                    array_keys($poles),
+                    $poles,
+                );
             }
             $alike[$poles === [] ? $failure->id : (string) json_encode($poles)][] = $failure;
         }
@@ -154,7 +191,10 @@ final class Undoing
     /** @return array<string, true> plugs, whose mated positions are alike */
     private function plugs(): array
     {
-        return array_map(fn(): bool => true, array_filter($this->rig->graph->devices, fn($d): bool => $d->job === 'plug'));
+        return array_map(
+            fn(): bool => true,
+            array_filter($this->rig->graph->devices, fn($d): bool => $d->job === 'plug'),
+        );
     }
 
     /**
@@ -165,7 +205,12 @@ final class Undoing
      */
     private function touched(array $failures, string $state, string $control): array
     {
-        return array_values(array_filter($failures, fn(array $alike): bool => !isset($this->untouchedIn[$state][$alike[0]->id][$control])));
+        return array_values(
+            array_filter(
+                $failures,
+                fn(array $alike): bool => !isset($this->untouchedIn[$state][$alike[0]->id][$control]),
+            ),
+        );
     }
 
     /**
@@ -178,7 +223,9 @@ final class Undoing
         $rest = $this->rig->settled[$state->id]->positions;
         $sound = $this->rig->engine->settle($setting, $rest);
         foreach ($failures as $alike) {
-            $settled = $this->matters($alike[0], $sound) ? $this->rig->engine->settle($setting, $rest, $alike[0]) : $sound;
+            $settled = $this->matters($alike[0], $sound)
+                ? $this->rig->engine->settle($setting, $rest, $alike[0])
+                : $sound;
             $this->note($settled->situation, $alike, 1, null, $state->id);
         }
     }
@@ -204,13 +251,18 @@ final class Undoing
             $anyway = [];
             foreach ($sounds as $sound) {
                 foreach ($sound->passing as $passing) {
-                    $anyway += array_fill_keys($passing['lastsS'] < Search::PASSING_S ? [] : $this->hits($passing['situation']), true);
+                    $anyway += array_fill_keys(
+                        $passing['lastsS'] < Search::PASSING_S ? [] : $this->hits($passing['situation']),
+                        true,
+                    );
                 }
             }
             $own = implode(',', array_intersect_key($this->rig->settled[$state->id]->positions, $automatic));
             foreach ($rests as $at => $from) {
                 foreach ($failures as $alike) {
-                    $settled = $this->matters($alike[0], $sounds[$at]) ? $this->rig->engine->settle($state->setting, $from, $alike[0]) : null;
+                    $settled = $this->matters($alike[0], $sounds[$at])
+                        ? $this->rig->engine->settle($state->setting, $from, $alike[0])
+                        : null;
                     if ($at === $own) {
                         $this->untouchedIn[$state->id][$alike[0]->id] = $this->untouched->of($settled ?? $sounds[$at]);
                         $this->note(($settled ?? $sounds[$at])->situation, $alike, 0, null, $state->id);
@@ -229,8 +281,14 @@ final class Undoing
      * @param non-empty-list<Failure> $alike
      * @param array<string, true> $anyway hazards that show there without any failure
      */
-    private function note(Situation $situation, array $alike, int $slips, ?float $lastsS, string $state, array $anyway = []): void
-    {
+    private function note(
+        Situation $situation,
+        array $alike,
+        int $slips,
+        ?float $lastsS,
+        string $state,
+        array $anyway = [],
+    ): void {
         foreach ($this->hits($situation) as $key) {
             foreach (isset($anyway[$key]) ? [] : $alike as $failure) {
                 if ($slips >= ($this->found[$key] ?? PHP_INT_MAX)) {
@@ -238,7 +296,12 @@ final class Undoing
                 }
                 $at = "{$key}#{$failure->id}" . ($lastsS === null ? '' : '~');
                 if ($slips < ($this->undone[$at]['slips'] ?? PHP_INT_MAX)) {
-                    $this->undone[$at] = ['slips' => $slips, 'failure' => $failure, 'lastsS' => $lastsS, 'state' => $state];
+                    $this->undone[$at] = [
+                        'slips' => $slips,
+                        'failure' => $failure,
+                        'lastsS' => $lastsS,
+                        'state' => $state,
+                    ];
                 }
             }
         }
@@ -272,18 +335,38 @@ final class Undoing
 
         $far = $this->whole ? '' : ', as far as was checked';
 
-        return new Prevented($ruleId, $claim->title, $name, $ways, $ways === []
-            ? "{$name}{$far}; survives any single failure" . ($this->whole ? '' : ' that was tried')
-            : "{$name}{$far}; undone by one failure: " . implode(', or ', array_map(fn(array $f): string => $f['words'] . ($f['slips'] === 1 ? ' and one slip' : ''), $ways)), $this->whole);
+        return new Prevented(
+            $ruleId,
+            $claim->title,
+            $name,
+            $ways,
+            $ways === []
+                ? "{$name}{$far}; survives any single failure" . ($this->whole ? '' : ' that was tried')
+                : "{$name}{$far}; undone by one failure: " .
+                    implode(
+                        ', or ',
+                        array_map(
+                            fn(array $f): string => $f['words'] . ($f['slips'] === 1 ? ' and one slip' : ''),
+                            $ways,
+                        ),
+                    ),
+            $this->whole,
+        );
     }
 
-    /** @return array{array<string, array{slips: int, words: string, state: string}>, array<string, string>} failures that bring a hazard about, and the parts that keep it off */
+    /**
+     * @return array{array<string, array{slips: int, words: string, state: string}>, array<string, string>} failures
+     *      that bring a hazard about, and the parts that keep it off
+     */
     private function byFailures(string $prefix): array
     {
         $ways = $poles = $by = [];
         // At rest before on the way: what lasts is not told as passing.
         foreach ([null, ''] as $passing) {
-            foreach ($this->undone as $key => ['slips' => $slips, 'failure' => $failure, 'lastsS' => $lastsS, 'state' => $state]) {
+            foreach (
+                $this->undone
+                as $key => ['slips' => $slips, 'failure' => $failure, 'lastsS' => $lastsS, 'state' => $state]
+            ) {
                 $words = $failure->words;
                 if (!str_starts_with($key, $prefix) || ($lastsS === null) !== ($passing === null)) {
                     continue;
@@ -306,7 +389,9 @@ final class Undoing
             }
         }
         foreach (array_filter($poles) as $words => $which) {
-            $ways[$words] = ['words' => $words . ' (' . implode(' or ', array_keys($which)) . ')'] + ($ways[$words] ?? ['slips' => 0, 'state' => '']);
+            $ways[$words] =
+                ['words' => $words . ' (' . implode(' or ', array_keys($which)) . ')'] +
+                ($ways[$words] ?? ['slips' => 0, 'state' => '']);
         }
 
         return [$ways, $by];
@@ -324,7 +409,12 @@ final class Undoing
             if (!$device->isAutomatic() && $device->selects === []) {
                 continue;
             }
-            $failure = new Failure("{$id}.whole", $device->component, '', array_fill_keys($this->rig->engine->network->polesOf[$id] ?? [], true));
+            $failure = new Failure(
+                "{$id}.whole",
+                $device->component,
+                '',
+                array_fill_keys($this->rig->engine->network->polesOf[$id] ?? [], true),
+            );
             foreach ($this->rig->named as $state) {
                 foreach ($this->hits($this->rig->engine->settle($state->setting, [], $failure)->situation) as $key) {
                     $hits[$device->component][$key] = true;
@@ -355,9 +445,8 @@ final class Undoing
     /** @return list<string> hazards of the rules that claim something is impossible, but what needs no slip at all */
     private function hits(Situation $situation): array
     {
-        return $this->hitsOf[$situation->key] ??= array_values(array_filter(
-            $this->hazards->claimed($situation),
-            fn(string $key): bool => ($this->found[$key] ?? 1) > 0,
-        ));
+        return $this->hitsOf[$situation->key] ??= array_values(
+            array_filter($this->hazards->claimed($situation), fn(string $key): bool => ($this->found[$key] ?? 1) > 0),
+        );
     }
 }

@@ -19,9 +19,29 @@ final class UnequalSharing implements RigRule
     public static function definition(): Definition
     {
         $second = fn(float $metres): array => [
-            ['kind' => 'plan_fit', 'plan' => 'p', 'id' => 'second', 'component' => ['type' => 'battery_bank', 'label' => 'Second battery', 'chemistry' => 'lfp', 'unitV' => 12.8, 'unitAh' => 100, 'series' => 1, 'parallel' => 1]],
-            ['kind' => 'plan_fit', 'plan' => 'p', 'id' => 'second_fuse', 'component' => ['type' => 'dc_fuse', 'label' => 'Second fuse', 'family' => 'class_t', 'ratingA' => 400]],
-            Sample::lead('second_pos', 'second.pos', 'second_fuse.in', 'positive', 0.1), Sample::lead('second_on', 'second_fuse.out', 'disconnect.in', 'positive', $metres), Sample::lead('second_neg', 'second.neg', 'shunt.battery', 'negative', $metres),
+            [
+                'kind' => 'plan_fit',
+                'plan' => 'p',
+                'id' => 'second',
+                'component' => [
+                    'type' => 'battery_bank',
+                    'label' => 'Second battery',
+                    'chemistry' => 'lfp',
+                    'unitV' => 12.8,
+                    'unitAh' => 100,
+                    'series' => 1,
+                    'parallel' => 1,
+                ],
+            ],
+            [
+                'kind' => 'plan_fit',
+                'plan' => 'p',
+                'id' => 'second_fuse',
+                'component' => ['type' => 'dc_fuse', 'label' => 'Second fuse', 'family' => 'class_t', 'ratingA' => 400],
+            ],
+            Sample::lead('second_pos', 'second.pos', 'second_fuse.in', 'positive', 0.1),
+            Sample::lead('second_on', 'second_fuse.out', 'disconnect.in', 'positive', $metres),
+            Sample::lead('second_neg', 'second.neg', 'shunt.battery', 'negative', $metres),
         ];
         $equal = Sample::choose('in_line', ['parallel' => 1, 'unitAh' => 100]);
 
@@ -29,7 +49,9 @@ final class UnequalSharing implements RigRule
             'unequal_sharing',
             Severity::Warning,
             'Batteries in parallel do not share',
-            'Two equal batteries share by the resistance of their leads and links. Unequal ones overload one battery and its management while the other idles; the first opens, then the second carries all. Equal leads, taken off across the bank.',
+            'Two equal batteries share by the resistance of their leads and links. Unequal ones overload one ' .
+                'battery and its management while the other idles; the first opens, then the second carries all. ' .
+                'Equal leads, taken off across the bank.',
             Source::computed('Ohm\'s law over both ways'),
             [
                 Sample::found('6 m more for the second', $equal, ...$second(3.0)),
@@ -48,23 +70,62 @@ final class UnequalSharing implements RigRule
                 continue;
             }
             $shares = array_intersect_key((new DirectShares($graph, ...$unit->input))->shares(), $graph->batteries);
-            $each = array_map(fn(string $id): float => $shares[$id] / max(1.0, $graph->batteries[$id]->capacityAh), array_combine(array_keys($shares), array_keys($shares)));
+            $each = array_map(
+                fn(string $id): float => $shares[$id] / max(1.0, $graph->batteries[$id]->capacityAh),
+                array_combine(array_keys($shares), array_keys($shares)),
+            );
             if (count($each) < 2 || max($each) <= self::APART * min($each)) {
                 continue;
             }
             $amps = InverterCurrent::ofUnit($unit)->nominalA;
             $ids = array_map(fn(string $id): string => $graph->batteries[$id]->component, array_keys($shares));
-            $over = array_filter(array_keys($shares), fn(string $id): bool => $graph->batteries[$id]->limitA !== null && $shares[$id] * $amps > $graph->batteries[$id]->limitA);
+            $over = array_filter(
+                array_keys($shares),
+                fn(string $id): bool => $graph->batteries[$id]->limitA !== null &&
+                    $shares[$id] * $amps > $graph->batteries[$id]->limitA,
+            );
             $hits[] = new Hit(
                 implode('+', $ids) . "|{$unit->component}",
                 sprintf(
                     'At full output of %s the batteries do not share: %s.%s',
                     $graph->label($unit->component),
-                    implode(', ', array_map(fn(string $id): string => sprintf('%s gives %.0f A', $graph->label($graph->batteries[$id]->component), $shares[$id] * $amps), array_keys($shares))),
-                    $over === [] ? '' : sprintf(' %s is past its management\'s limit.', implode(', ', array_map(fn(string $id): string => $graph->label($graph->batteries[$id]->component), $over))),
+                    implode(
+                        ', ',
+                        array_map(
+                            fn(string $id): string => sprintf(
+                                '%s gives %.0f A',
+                                $graph->label($graph->batteries[$id]->component),
+                                $shares[$id] * $amps,
+                            ),
+                            array_keys($shares),
+                        ),
+                    ),
+                    $over === []
+                        ? ''
+                        : sprintf(
+                            ' %s is past its management\'s limit.',
+                            implode(
+                                ', ',
+                                array_map(
+                                    fn(string $id): string => $graph->label($graph->batteries[$id]->component),
+                                    $over,
+                                ),
+                            ),
+                        ),
                 ),
                 [...$ids, $unit->component],
-                array_map(fn(string $id): Figure => new Figure($graph->label($graph->batteries[$id]->component), $shares[$id] * $amps, 'A', sprintf('%.0f %% of %.0f A', $shares[$id] * 100, $amps), Source::computed('divided by resistance'), $graph->batteries[$id]->limitA, $graph->batteries[$id]->ohmAssumed), array_keys($shares)),
+                array_map(
+                    fn(string $id): Figure => new Figure(
+                        $graph->label($graph->batteries[$id]->component),
+                        $shares[$id] * $amps,
+                        'A',
+                        sprintf('%.0f %% of %.0f A', $shares[$id] * 100, $amps),
+                        Source::computed('divided by resistance'),
+                        $graph->batteries[$id]->limitA,
+                        $graph->batteries[$id]->ohmAssumed,
+                    ),
+                    array_keys($shares),
+                ),
             );
         }
 

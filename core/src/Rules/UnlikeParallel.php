@@ -15,16 +15,38 @@ final class UnlikeParallel implements StateRule, OfDirectCurrent, Unclaimed
     public static function definition(): Definition
     {
         $second = fn(string $chemistry, float $volts): array => [
-            ['kind' => 'plan_fit', 'plan' => 'p', 'id' => 'second', 'component' => ['type' => 'battery_bank', 'label' => 'Second battery', 'chemistry' => $chemistry, 'unitV' => $volts, 'unitAh' => 100, 'series' => 1, 'parallel' => 1]],
-            ['kind' => 'plan_fit', 'plan' => 'p', 'id' => 'second_fuse', 'component' => ['type' => 'dc_fuse', 'label' => 'Second fuse', 'family' => 'class_t', 'ratingA' => 200]],
-            Sample::lead('second_pos', 'second.pos', 'second_fuse.in', 'positive', 0.1), Sample::lead('second_on', 'second_fuse.out', 'pos_bar.stud', 'positive', 0.3), Sample::lead('second_neg', 'second.neg', 'shunt.battery', 'negative', 0.3),
+            [
+                'kind' => 'plan_fit',
+                'plan' => 'p',
+                'id' => 'second',
+                'component' => [
+                    'type' => 'battery_bank',
+                    'label' => 'Second battery',
+                    'chemistry' => $chemistry,
+                    'unitV' => $volts,
+                    'unitAh' => 100,
+                    'series' => 1,
+                    'parallel' => 1,
+                ],
+            ],
+            [
+                'kind' => 'plan_fit',
+                'plan' => 'p',
+                'id' => 'second_fuse',
+                'component' => ['type' => 'dc_fuse', 'label' => 'Second fuse', 'family' => 'class_t', 'ratingA' => 200],
+            ],
+            Sample::lead('second_pos', 'second.pos', 'second_fuse.in', 'positive', 0.1),
+            Sample::lead('second_on', 'second_fuse.out', 'pos_bar.stud', 'positive', 0.3),
+            Sample::lead('second_neg', 'second.neg', 'shunt.battery', 'negative', 0.3),
         ];
 
         return new Definition(
             'unlike_parallel',
             Severity::Danger,
             'Unlike batteries in parallel',
-            'Batteries of different chemistry or voltage on one bar charge and discharge each other, and no charger suits both. A selector that passes through "both", or two switches closed together, join them as well.',
+            'Batteries of different chemistry or voltage on one bar charge and discharge each other, and no ' .
+                'charger suits both. A selector that passes through "both", or two switches closed together, ' .
+                'join them as well.',
             Source::commonPractice(),
             [
                 Sample::found('flooded lead beside lithium', Sample::choose('in_line'), ...$second('flooded', 12)),
@@ -49,9 +71,29 @@ final class UnlikeParallel implements StateRule, OfDirectCurrent, Unclaimed
             $amps = abs($volts) / ($a->ohm + $b->ohm);
             $hits[] = new Hit(
                 "{$a->component}+{$b->component}",
-                sprintf('%s (%s, %g V) and %s (%s, %g V) are in parallel: at half charge they differ by %.1f V, and at first up to %.0f A flow from one into the other. No charger suits both.', $rig->graph->label($a->component), $a->chemistry->label(), $a->ratedV, $rig->graph->label($b->component), $b->chemistry->label(), $b->ratedV, abs($volts), $amps),
+                sprintf(
+                    '%s (%s, %g V) and %s (%s, %g V) are in parallel: at half charge they differ by %.1f V, ' .
+                        'and at first up to %.0f A flow from one into the other. No charger suits both.',
+                    $rig->graph->label($a->component),
+                    $a->chemistry->label(),
+                    $a->ratedV,
+                    $rig->graph->label($b->component),
+                    $b->chemistry->label(),
+                    $b->ratedV,
+                    abs($volts),
+                    $amps,
+                ),
                 [$a->component, $b->component],
-                [new Figure('Volts between them', abs($volts), 'V', sprintf('%.2f V and %.2f V at rest, half charged', $a->restV('half'), $b->restV('half')), Source::computed('rest volts by chemistry'), 0.0)],
+                [
+                    new Figure(
+                        'Volts between them',
+                        abs($volts),
+                        'V',
+                        sprintf('%.2f V and %.2f V at rest, half charged', $a->restV('half'), $b->restV('half')),
+                        Source::computed('rest volts by chemistry'),
+                        0.0,
+                    ),
+                ],
                 paths: [[$a->pos, $b->pos]],
             );
         }

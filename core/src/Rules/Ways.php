@@ -14,25 +14,33 @@ final readonly class Ways
      * @param list<array{slips: int, failures: int, words: string}> $pairs
      * @param string $kind always, outage, slips, remote, passing or outside
      */
-    public function __construct(
-        public string $kind,
-        public array $pairs,
-        public string $words,
-    ) {}
+    public function __construct(public string $kind, public array $pairs, public string $words) {}
 
     public static function slips(int $slips, string $what): self
     {
         return match (true) {
             $slips === 0 => new self('always', [['slips' => 0, 'failures' => 0, 'words' => $what]], 'always, ' . $what),
-            $slips <= 2 => new self('slips', [['slips' => $slips, 'failures' => 0, 'words' => $what]], ($slips === 1 ? 'one slip: ' : 'two slips: ') . $what),
-            default => new self('remote', [['slips' => $slips, 'failures' => 0, 'words' => $what]], "remote, {$slips} slips: {$what}"),
+            $slips <= 2 => new self(
+                'slips',
+                [['slips' => $slips, 'failures' => 0, 'words' => $what]],
+                ($slips === 1 ? 'one slip: ' : 'two slips: ') . $what,
+            ),
+            default => new self(
+                'remote',
+                [['slips' => $slips, 'failures' => 0, 'words' => $what]],
+                "remote, {$slips} slips: {$what}",
+            ),
         };
     }
 
     /** Another minimal pair: one failure, and fewer slips than without it. */
     public function orFailing(string $what, int $slips): self
     {
-        return new self($this->kind, [...$this->pairs, ['slips' => $slips, 'failures' => 1, 'words' => $what]], "{$this->words}; or by one failure" . ($slips === 1 ? ' and one slip' : '') . ": {$what}");
+        return new self(
+            $this->kind,
+            [...$this->pairs, ['slips' => $slips, 'failures' => 1, 'words' => $what]],
+            "{$this->words}; or by one failure" . ($slips === 1 ? ' and one slip' : '') . ": {$what}",
+        );
     }
 
     /** Nobody does anything: what surrounds the rig changes under a named state. */
@@ -44,13 +52,21 @@ final readonly class Ways
     /** The setting comes to rest otherwise elsewhere: what happened before decides. */
     public static function reached(string $what, int $slips): self
     {
-        return new self($slips === 0 ? 'always' : 'slips', [['slips' => $slips, 'failures' => 0, 'words' => $what]], ($slips === 0 ? 'by what went before: ' : 'one slip: ') . $what);
+        return new self(
+            $slips === 0 ? 'always' : 'slips',
+            [['slips' => $slips, 'failures' => 0, 'words' => $what]],
+            ($slips === 0 ? 'by what went before: ' : 'one slip: ') . $what,
+        );
     }
 
     /** Something outside the rig is faulty: a pedestal wired wrong. One failure, and not the rig's. */
     public static function outside(string $what, int $slips = 0): self
     {
-        return new self('outside', [['slips' => $slips, 'failures' => 1, 'words' => $what]], "one failure, outside the rig: {$what}");
+        return new self(
+            'outside',
+            [['slips' => $slips, 'failures' => 1, 'words' => $what]],
+            "one failure, outside the rig: {$what}",
+        );
     }
 
     public static function onTheRig(): self
@@ -60,6 +76,10 @@ final readonly class Ways
 
     public static function passing(float $seconds, string $state): self
     {
-        return new self('passing', [['slips' => 0, 'failures' => 0, 'words' => $state]], sprintf('passing, %g s, on the way to: %s', $seconds, $state));
+        return new self(
+            'passing',
+            [['slips' => 0, 'failures' => 0, 'words' => $state]],
+            sprintf('passing, %g s, on the way to: %s', $seconds, $state),
+        );
     }
 }

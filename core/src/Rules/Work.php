@@ -18,24 +18,48 @@ enum Work: string
     case WallCable = 'wall_cable';
 
     /** Settings of a unit that somebody changes with its own buttons. */
-    private const SET = ['/inputLimitA', '/chargerA', '/prefers', '/delayS', '/qualifyS', '/rejectsBelowV', '/rejectsAboveV', '/assist', '/pole'];
+    private const SET = [
+        '/inputLimitA',
+        '/chargerA',
+        '/prefers',
+        '/delayS',
+        '/qualifyS',
+        '/rejectsBelowV',
+        '/rejectsAboveV',
+        '/assist',
+        '/pole',
+    ];
 
     /** What is swapped or fitted where wires end already. */
-    private const DEVICES = ['/breakerA', '/ratingA', '/mainA', '/family', '/gfci', '/bondScrew', '/bondedToFrame', '/backfeed/holdDown'];
+    private const DEVICES = [
+        '/breakerA',
+        '/ratingA',
+        '/mainA',
+        '/family',
+        '/gfci',
+        '/bondScrew',
+        '/bondedToFrame',
+        '/backfeed/holdDown',
+    ];
 
     /** @param array<string, mixed> $intent of a remedy */
     public static function of(array $intent, Graph $graph): self
     {
         $path = is_string($intent['path'] ?? null) ? $intent['path'] : '';
         $component = is_string($intent['component'] ?? null) ? $graph->partAt($intent['component']) : null;
-        $fitted = is_array($intent['component'] ?? null) ? ($intent['component']['type'] ?? '') : '';
+        $fitted = is_array($intent['component'] ?? null) ? $intent['component']['type'] ?? '' : '';
 
         return match (true) {
             $intent['kind'] === 'drop_change', in_array($path, self::SET, true) => self::Setting,
             $intent['kind'] === 'set_need', $fitted === 'instruction' => self::Habit,
             in_array($path, self::DEVICES, true), $intent['kind'] === 'plan_remove' => self::Device,
-            $intent['kind'] === 'move_circuit', in_array($path, ['/hot', '/neutral'], true) && ($component?->is('circuit') ?? false) => self::Landing,
-            str_starts_with($path, '/cable'), str_starts_with($path, '/cord') => ($component?->is('circuit') ?? false) || ($component?->is('feeder') ?? false) ? self::WallCable : self::Cable,
+            $intent['kind'] === 'move_circuit',
+            in_array($path, ['/hot', '/neutral'], true) && ($component?->is('circuit') ?? false)
+                => self::Landing,
+            str_starts_with($path, '/cable'), str_starts_with($path, '/cord') => ($component?->is('circuit') ??
+                false) || ($component?->is('feeder') ?? false)
+                ? self::WallCable
+                : self::Cable,
             default => self::Part,
         };
     }

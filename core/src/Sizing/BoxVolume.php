@@ -17,10 +17,7 @@ final readonly class BoxVolume
 {
     private const CM3_PER_IN3 = 16.387064;
 
-    private function __construct(
-        public float $cm3,
-        public string $arithmetic,
-    ) {}
+    private function __construct(public float $cm3, public string $arithmetic) {}
 
     public static function source(): Source
     {
@@ -52,19 +49,29 @@ final readonly class BoxVolume
             $add(1.0, self::largest([...$insulated, ...$grounds]), 'clamps');
         }
 
-        return new self($cubicInches * self::CM3_PER_IN3, implode(' + ', $parts) . sprintf(' = %.2f in³', $cubicInches));
+        return new self(
+            $cubicInches * self::CM3_PER_IN3,
+            implode(' + ', $parts) . sprintf(' = %.2f in³', $cubicInches),
+        );
     }
 
     public static function of(Graph $graph, Part $box): self
     {
         $insulated = $grounds = [];
-        $faces = ["{$box->id}.in.l", "{$box->id}.in.n", "{$box->id}.in.g", "{$box->id}.out.l", "{$box->id}.out.n", "{$box->id}.out.g"];
+        $faces = [
+            "{$box->id}.in.l",
+            "{$box->id}.in.n",
+            "{$box->id}.in.g",
+            "{$box->id}.out.l",
+            "{$box->id}.out.n",
+            "{$box->id}.out.g",
+        ];
         foreach ($graph->elements as $element) {
             if ($element->component === $box->id || array_intersect($faces, [$element->a, $element->b]) === []) {
                 continue;
             }
             $size = self::sizeOf($graph, $element);
-            $element->role === Role::PE ? $grounds[] = $size : $insulated[] = $size;
+            $element->role === Role::PE ? ($grounds[] = $size) : ($insulated[] = $size);
         }
         $more = (int) $box->number('moreCables');
         $size = $box->text('moreSize', 'awg:14');
@@ -79,7 +86,8 @@ final readonly class BoxVolume
     /** A circuit that ends in the box brings its own cable. */
     private static function sizeOf(Graph $graph, Element $element): string
     {
-        return $element->cable?->size->designation ?? $graph->partAt($element->component)?->text('cable/size', 'awg:14') ?? 'awg:14';
+        return $element->cable?->size->designation ??
+            ($graph->partAt($element->component)?->text('cable/size', 'awg:14') ?? 'awg:14');
     }
 
     /** Allowance of one conductor, in³. mm² sizes count as the next larger gauge. */
@@ -98,7 +106,10 @@ final readonly class BoxVolume
     /** @param list<string> $designations */
     private static function largest(array $designations): string
     {
-        usort($designations, fn(string $a, string $b): int => ConductorSize::of($b)->areaMm2 <=> ConductorSize::of($a)->areaMm2);
+        usort(
+            $designations,
+            fn(string $a, string $b): int => ConductorSize::of($b)->areaMm2 <=> ConductorSize::of($a)->areaMm2,
+        );
 
         return $designations[0] ?? 'awg:14';
     }

@@ -29,13 +29,25 @@ final readonly class ConductorChoice
      * @param float $roundTripM both legs
      * @param ?ConductorSize $largest what the terminals take
      */
-    public static function smallest(Ampacity $school, float $designA, float $runningA, float $roundTripM, float $dropLimitV, int $parallel = 1, ?ConductorSize $largest = null): ?self
-    {
+    public static function smallest(
+        Ampacity $school,
+        float $designA,
+        float $runningA,
+        float $roundTripM,
+        float $dropLimitV,
+        int $parallel = 1,
+        ?ConductorSize $largest = null,
+    ): ?self {
         $byAmpacity = null;
         foreach (ConductorSize::all() as $size) {
             // As it will be judged once it is run: a school may not let thin conductors count together.
             $ampacity = $school->ofCable(new Cable($size, $roundTripM / 2, 'single', $parallel));
-            if (!$size->isAwg() || $ampacity === null || $ampacity < $parallel * (float) $school->ofSize($size) || ($largest !== null && $size->areaMm2 > $largest->areaMm2 + 0.01)) {
+            if (
+                !$size->isAwg() ||
+                $ampacity === null ||
+                $ampacity < $parallel * (float) $school->ofSize($size) ||
+                ($largest !== null && $size->areaMm2 > $largest->areaMm2 + 0.01)
+            ) {
                 continue;
             }
             if ($ampacity + 1e-9 < $designA) {
@@ -44,7 +56,13 @@ final readonly class ConductorChoice
             $byAmpacity ??= $size;
             $drop = self::dropV($size, $runningA, $roundTripM, $parallel);
             if ($drop <= $dropLimitV + 1e-9) {
-                return new self($size, $parallel, $ampacity, $drop, $size === $byAmpacity ? 'ampacity' : 'voltage drop');
+                return new self(
+                    $size,
+                    $parallel,
+                    $ampacity,
+                    $drop,
+                    $size === $byAmpacity ? 'ampacity' : 'voltage drop',
+                );
             }
         }
 
@@ -54,6 +72,6 @@ final readonly class ConductorChoice
     /** Volts lost over both legs at 75 °C. */
     public static function dropV(ConductorSize $size, float $currentA, float $roundTripM, int $parallel = 1): float
     {
-        return $currentA * $size->ohm($roundTripM, self::DROP_C) / $parallel;
+        return ($currentA * $size->ohm($roundTripM, self::DROP_C)) / $parallel;
     }
 }

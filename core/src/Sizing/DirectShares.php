@@ -22,15 +22,26 @@ final class DirectShares
     private ?array $volts = null;
 
     /**
-     * @param ?float $cableC temperature of cables, °C, for a drop: devices and batteries then count for nothing; null for sharing
+     * @param ?float $cableC temperature of cables, °C, for a drop: devices and batteries then count for nothing; null
+     *      for sharing
      */
-    public function __construct(private readonly Graph $graph, private readonly string $pos, string $neg, ?float $cableC = null)
-    {
+    public function __construct(
+        private readonly Graph $graph,
+        private readonly string $pos,
+        string $neg,
+        ?float $cableC = null,
+    ) {
         $this->network = new NodalNetwork();
         $reached = Walk::reach($graph, [$pos, $neg], Walk::direct(...));
         foreach ($graph->batteries as $battery) {
             if (array_key_exists($battery->pos, $reached) && array_key_exists($battery->neg, $reached)) {
-                $this->network->add('battery', $battery->id, $battery->pos, $battery->neg, 1 / ($cableC === null ? max(1e-6, $battery->ohm) : 1e-7));
+                $this->network->add(
+                    'battery',
+                    $battery->id,
+                    $battery->pos,
+                    $battery->neg,
+                    1 / ($cableC === null ? max(1e-6, $battery->ohm) : 1e-7),
+                );
             }
         }
         foreach ($graph->elements as $element) {

@@ -19,8 +19,13 @@ final readonly class InverterCurrent
         public float $peakA,
     ) {}
 
-    public static function of(float $continuousW, float $surgeW, float $nominalV, float $cutOffV, float $efficiency): self
-    {
+    public static function of(
+        float $continuousW,
+        float $surgeW,
+        float $nominalV,
+        float $cutOffV,
+        float $efficiency,
+    ): self {
         $nominal = $continuousW / ($nominalV * $efficiency);
         $lowest = $continuousW / ($cutOffV * $efficiency);
 
@@ -41,6 +46,6 @@ final readonly class InverterCurrent
     /** Watts an inverter may give for good behind a fuse: fuse ÷ 1.25 × nominal V × η. */
     public static function capW(float $fuseA, float $nominalV, float $efficiency): float
     {
-        return $fuseA / 1.25 * $nominalV * $efficiency;
+        return ($fuseA / 1.25) * $nominalV * $efficiency;
     }
 }

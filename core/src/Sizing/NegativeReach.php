@@ -17,7 +17,9 @@ use Hollin\Core\Network\Walk;
  */
 final class NegativeReach
 {
-    /** @var array<string, array{float, string}> negative terminal => A that can arrive there, the device that limits it */
+    /**
+     * @var array<string, array{float, string}> negative terminal => A that can arrive there, the device that limits it
+     */
     private array $at = [];
 
     /** @var array<string, array<string, ?string>> battery => terminals joined with its negative */
@@ -32,7 +34,11 @@ final class NegativeReach
             foreach (Walk::reach($graph, [$battery->pos], Walk::direct(...)) as $terminal => $_) {
                 [$amps, , $device] = $positive[$terminal] ?? [0.0, '', ''];
                 // A bar, or what stands right behind a device, is where a negative bar is near.
-                if (!is_infinite($amps) && $amps > $bars[0] && (isset($graph->junctions[$terminal]) || $graph->hasDeviceAt((string) $terminal))) {
+                if (
+                    !is_infinite($amps) &&
+                    $amps > $bars[0] &&
+                    (isset($graph->junctions[$terminal]) || $graph->hasDeviceAt((string) $terminal))
+                ) {
                     $bars = [$amps, $device];
                 }
             }
@@ -74,7 +80,11 @@ final class NegativeReach
     {
         $most = null;
         foreach ($this->graph->batteries as $id => $battery) {
-            if (!array_key_exists($element->a, $this->nets[$id]) || !array_key_exists($element->b, $this->nets[$id]) || array_key_exists($battery->pos, $this->nets[$id])) {
+            if (
+                !array_key_exists($element->a, $this->nets[$id]) ||
+                !array_key_exists($element->b, $this->nets[$id]) ||
+                array_key_exists($battery->pos, $this->nets[$id])
+            ) {
                 continue;
             }
             foreach ($this->beyond($battery, $element, $id) as $terminal) {
@@ -91,7 +101,11 @@ final class NegativeReach
     /** @return list<string> terminals that only this conductor joins with the battery's negative */
     private function beyond(Battery $battery, Element $element, string $id): array
     {
-        $without = Walk::reach($this->graph, [$battery->neg], fn(Element $e): bool => $e->id !== $element->id && Walk::direct($e));
+        $without = Walk::reach(
+            $this->graph,
+            [$battery->neg],
+            fn(Element $e): bool => $e->id !== $element->id && Walk::direct($e),
+        );
 
         return array_keys(array_diff_key($this->nets[$id], $without));
     }

@@ -41,17 +41,26 @@ final class TypicalWeight
 
     private static function bank(Part $bank): float
     {
-        $wattHours = $bank->number('unitAh') * $bank->number('parallel', 1) * $bank->number('unitV') * $bank->number('series', 1);
+        $wattHours =
+            $bank->number('unitAh') *
+            $bank->number('parallel', 1) *
+            $bank->number('unitV') *
+            $bank->number('series', 1);
 
-        return $wattHours * match (Chemistry::from($bank->text('chemistry'))) {
-            Chemistry::Lfp => 0.0095,
-            Chemistry::Flooded => 0.024,
-            Chemistry::Agm, Chemistry::Gel => 0.026,
-        };
+        return $wattHours *
+            match (Chemistry::from($bank->text('chemistry'))) {
+                Chemistry::Lfp => 0.0095,
+                Chemistry::Flooded => 0.024,
+                Chemistry::Agm, Chemistry::Gel => 0.026,
+            };
     }
 
     private static function copper(Part $part, int $conductors): float
     {
-        return ConductorSize::of($part->text('cable/size'))->areaMm2 * $part->number('cable/lengthM') * $part->number('cable/parallel', 1) * $conductors * self::COPPER;
+        return ConductorSize::of($part->text('cable/size'))->areaMm2 *
+            $part->number('cable/lengthM') *
+            $part->number('cable/parallel', 1) *
+            $conductors *
+            self::COPPER;
     }
 }

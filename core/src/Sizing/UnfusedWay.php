@@ -34,7 +34,10 @@ final readonly class UnfusedWay
 
     public static function source(): Source
     {
-        return Source::recalled('ABYC E-11: a fuse within 7 in of the post, up to 72 in when sheathed its whole length; former NFPA 70 551.10: 18 in');
+        return Source::recalled(
+            'ABYC E-11: a fuse within 7 in of the post, up to 72 in when sheathed its whole length; former ' .
+                'NFPA 70 551.10: 18 in',
+        );
     }
 
     /** How far it may be, m. */
@@ -46,7 +49,9 @@ final readonly class UnfusedWay
     /** @return list<self> conductors on the positive side of a battery before any device that opens, nearest first */
     public static function of(Graph $graph, Battery $battery): array
     {
-        $cost = fn(Element $e): ?float => Walk::direct($e) && $e->rating?->protects !== true ? ($e->cable->lengthM ?? 0.0) : null;
+        $cost = fn(Element $e): ?float => Walk::direct($e) && $e->rating?->protects !== true
+            ? $e->cable->lengthM ?? 0.0
+            : null;
         $reached = Walk::least($graph, [$battery->pos], $cost);
         // What leads on to something that takes current, with nothing that opens on the whole way.
         $endless = [];
@@ -59,7 +64,11 @@ final readonly class UnfusedWay
         foreach ($reached as $terminal => [$length, $id]) {
             if ($id !== null && $graph->elements[$id]->cable !== null) {
                 $sheathed = true;
-                for ($at = (string) $terminal; $reached[$at][1] !== null; $at = $graph->elements[$reached[$at][1]]->other($at)) {
+                for (
+                    $at = (string) $terminal;
+                    $reached[$at][1] !== null;
+                    $at = $graph->elements[$reached[$at][1]]->other($at)
+                ) {
                     $cable = $graph->elements[$reached[$at][1]]->cable;
                     $sheathed = $sheathed && ($cable === null || $cable->isSheathed());
                 }

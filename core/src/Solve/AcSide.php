@@ -66,7 +66,11 @@ final class AcSide
         $situation = $settled->situation;
         foreach ($injections as $injection) {
             // What no hot reaches, through metal or loads, stands still; no need to try.
-            if ($injection->constant && $situation->hotAt($injection->a) === null && $situation->hotAt($injection->b) === null) {
+            if (
+                $injection->constant &&
+                $situation->hotAt($injection->a) === null &&
+                $situation->hotAt($injection->b) === null
+            ) {
                 $injection->collapsed = true;
             }
         }
@@ -95,7 +99,10 @@ final class AcSide
         $this->across = [$this->ports->eRe, $this->ports->eIm];
         // What would not run with nothing else drawn will not run at all.
         foreach ($this->ported as $p => $injection) {
-            if ($injection->watts > 0 && hypot($this->ports->eRe[$p], $this->ports->eIm[$p]) < $injection->floor * $injection->nominalV) {
+            if (
+                $injection->watts > 0 &&
+                hypot($this->ports->eRe[$p], $this->ports->eIm[$p]) < $injection->floor * $injection->nominalV
+            ) {
                 $this->collapse($p);
             }
         }
@@ -109,7 +116,10 @@ final class AcSide
         $im = $volts * sin(deg2rad($source->angleDeg));
 
         return $source->neutral === 'half'
-            ? [new Winding($id, "{$id}#l", $source->a, $source->ground, $re / 2, $im / 2, $source->impedanceOhm / 2), new Winding($id, "{$id}#n", $source->ground, $source->b, $re / 2, $im / 2, $source->impedanceOhm / 2)]
+            ? [
+                new Winding($id, "{$id}#l", $source->a, $source->ground, $re / 2, $im / 2, $source->impedanceOhm / 2),
+                new Winding($id, "{$id}#n", $source->ground, $source->b, $re / 2, $im / 2, $source->impedanceOhm / 2),
+            ]
             : [new Winding($id, $id, $source->a, $source->b, $re, $im, $source->impedanceOhm)];
     }
 
@@ -270,7 +280,10 @@ final class AcSide
         return $worst;
     }
 
-    /** Holds sources past their surge at it: their volts fall as if behind more resistance. True when that changed anything. */
+    /**
+     * Holds sources past their surge at it: their volts fall as if behind more resistance. True when that changed
+     * anything.
+     */
     private function limit(): bool
     {
         $changed = false;
@@ -302,7 +315,13 @@ final class AcSide
         $corrections = [];
         foreach ($this->ported as $p => $injection) {
             if (!$injection->collapsed) {
-                $corrections[] = [$injection->id, $this->ports->nodes[$p][0], $this->ports->nodes[$p][1], -$this->drawn[0][$p], -$this->drawn[1][$p]];
+                $corrections[] = [
+                    $injection->id,
+                    $this->ports->nodes[$p][0],
+                    $this->ports->nodes[$p][1],
+                    -$this->drawn[0][$p],
+                    -$this->drawn[1][$p],
+                ];
             }
         }
 
@@ -376,7 +395,11 @@ final class AcSide
         foreach ($this->ported as $p => $injection) {
             if (!$injection->collapsed) {
                 $size = max(1e-12, $this->across[0][$p] ** 2 + $this->across[1][$p] ** 2);
-                $ports->absorb($p, ($this->drawn[0][$p] * $this->across[0][$p] + $this->drawn[1][$p] * $this->across[1][$p]) / $size, ($this->drawn[1][$p] * $this->across[0][$p] - $this->drawn[0][$p] * $this->across[1][$p]) / $size);
+                $ports->absorb(
+                    $p,
+                    ($this->drawn[0][$p] * $this->across[0][$p] + $this->drawn[1][$p] * $this->across[1][$p]) / $size,
+                    ($this->drawn[1][$p] * $this->across[0][$p] - $this->drawn[0][$p] * $this->across[1][$p]) / $size,
+                );
             }
         }
         $volts = [];

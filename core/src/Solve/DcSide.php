@@ -78,7 +78,15 @@ final class DcSide
                     $this->charging[$id] = true;
                 }
             }
-            $this->windings[] = new Winding($id, $id, $battery->pos, $battery->neg, $battery->restV($charge), 0.0, $this->ohm($id));
+            $this->windings[] = new Winding(
+                $id,
+                $id,
+                $battery->pos,
+                $battery->neg,
+                $battery->restV($charge),
+                0.0,
+                $this->ohm($id),
+            );
         }
         $this->oneWays = new OneWays($settled->situation);
         array_push($this->windings, ...$this->oneWays->windings);
@@ -102,7 +110,9 @@ final class DcSide
 
     private function ohm(string $battery): float
     {
-        return $this->charging[$battery] ? $this->batteries[$battery]->chargingOhm($this->charge) : $this->batteries[$battery]->ohm;
+        return $this->charging[$battery]
+            ? $this->batteries[$battery]->chargingOhm($this->charge)
+            : $this->batteries[$battery]->ohm;
     }
 
     /** Everything linear at first: metal, batteries, what is an impedance. */
@@ -132,7 +142,10 @@ final class DcSide
         return $network;
     }
 
-    /** The network as it has come to stand: what gave up is an impedance in it, batteries stand as they are charged or not. */
+    /**
+     * The network as it has come to stand: what gave up is an impedance in it, batteries stand as they are charged or
+     * not.
+     */
     public function network(): NodalNetwork
     {
         $network = clone $this->network;
@@ -178,7 +191,10 @@ final class DcSide
     /** One-way elements that stood wrong for the volts across them. */
     private function blocked(int $pass): bool
     {
-        $turned = $this->oneWays->turned(array_slice($this->across, count($this->drawn) + count($this->batteries)), $pass);
+        $turned = $this->oneWays->turned(
+            array_slice($this->across, count($this->drawn) + count($this->batteries)),
+            $pass,
+        );
         if ($turned) {
             // What gave up may well run now.
             $this->absorbed = [];
@@ -201,7 +217,11 @@ final class DcSide
             // At the very edge between giving and taking both stand for the same.
             if ($pass < 10 && ($this->charging[$winding->of] ? $into < -1e-6 : $into > 1e-6)) {
                 $this->charging[$winding->of] = !$this->charging[$winding->of];
-                $winding->becomes($this->ohm($winding->of), $this->ports, count($this->ported) + count($this->chargers) + $n);
+                $winding->becomes(
+                    $this->ohm($winding->of),
+                    $this->ports,
+                    count($this->ported) + count($this->chargers) + $n,
+                );
                 $turned = true;
             }
         }
@@ -237,7 +257,10 @@ final class DcSide
                 $p++;
             }
             $this->across = $v;
-            if (max([0.0, ...array_map(abs(...), $off)]) < self::TOLERANCE_A * max([1.0, ...array_map(abs(...), $i)]) + $this->noise($i)) {
+            if (
+                max([0.0, ...array_map(abs(...), $off)]) <
+                self::TOLERANCE_A * max([1.0, ...array_map(abs(...), $i)]) + $this->noise($i)
+            ) {
                 $this->converged = true;
                 break;
             }
@@ -257,7 +280,11 @@ final class DcSide
         $lowest = 1.0;
         foreach ($this->ported as $p => $injection) {
             $share = $this->across[$p] / ($injection->floor * $injection->nominalV);
-            if (!$injection->collapsed && $injection->watts > 0 && ($share < $lowest || (!$this->converged && $fallen === null))) {
+            if (
+                !$injection->collapsed &&
+                $injection->watts > 0 &&
+                ($share < $lowest || (!$this->converged && $fallen === null))
+            ) {
                 [$fallen, $lowest] = [$p, min($lowest, $share)];
             }
         }
@@ -280,7 +307,11 @@ final class DcSide
         foreach (array_keys($this->chargers) as $n => $id) {
             if (($this->mode[$id] ?? '') === 'hold') {
                 $port = count($this->ported) + $n;
-                $noise = max($noise, 4 * PHP_FLOAT_EPSILON * $this->ports->zRe[$port][$port] * array_sum(array_map(abs(...), $drawn)) / self::HOLD_OHM);
+                $noise = max(
+                    $noise,
+                    (4 * PHP_FLOAT_EPSILON * $this->ports->zRe[$port][$port] * array_sum(array_map(abs(...), $drawn))) /
+                        self::HOLD_OHM,
+                );
             }
         }
 

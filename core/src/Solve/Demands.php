@@ -7,7 +7,10 @@ namespace Hollin\Core\Solve;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\States\Settled;
 
-/** What takes power in a settled state, apart from power converters: loads that are on, coils, what the battery side feeds. */
+/**
+ * What takes power in a settled state, apart from power converters: loads that are on, coils, what the battery side
+ * feeds.
+ */
 final readonly class Demands
 {
     private Graph $graph;
@@ -30,11 +33,22 @@ final readonly class Demands
         foreach ($this->graph->loads as $id => $load) {
             if (isset($this->running[$id]) && $load->watts > 0) {
                 $vars = $load->watts * tan(acos(min(1.0, $load->powerFactor)));
-                $loads[] = new PowerInjection($id, $load->a, $load->b, $load->watts, $vars, $load->volts, !$asImpedance && $load->kind !== 'resistive');
+                $loads[] = new PowerInjection(
+                    $id,
+                    $load->a,
+                    $load->b,
+                    $load->watts,
+                    $vars,
+                    $load->volts,
+                    !$asImpedance && $load->kind !== 'resistive',
+                );
             }
         }
         foreach ($this->graph->users as $id => $load) {
-            if (!$load->direct && in_array($this->settled->positions[(string) $load->device] ?? '', $load->positions, true)) {
+            if (
+                !$load->direct &&
+                in_array($this->settled->positions[(string) $load->device] ?? '', $load->positions, true)
+            ) {
                 $loads[] = new PowerInjection($id, $load->a, $load->b, $load->watts, 0.0, $load->volts, false);
             }
         }
@@ -59,7 +73,9 @@ final readonly class Demands
         return $users;
     }
 
-    /** Nominal volts of the system two terminals belong to: of the battery, else of the charger, they are joined with. */
+    /**
+     * Nominal volts of the system two terminals belong to: of the battery, else of the charger, they are joined with.
+     */
     private function systemV(string $a, string $b): float
     {
         $situation = $this->settled->situation;

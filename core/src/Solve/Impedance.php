@@ -18,12 +18,19 @@ final class Impedance
     public const BOLT_OHM = 1e-4;
 
     /** Contacts by the kind of device, ohm (common practice, no source: 2 to 10 mΩ for plugs and breakers). */
-    private const CONTACT_OHM = ['breaker' => 4e-3, 'plug' => 5e-3, 'transfer' => 2e-3, 'switch' => 2e-3, 'relay' => 2e-3, 'disconnect' => 2e-4];
+    private const CONTACT_OHM = [
+        'breaker' => 4e-3,
+        'plug' => 5e-3,
+        'transfer' => 2e-3,
+        'switch' => 2e-3,
+        'relay' => 2e-3,
+        'disconnect' => 2e-4,
+    ];
 
     public static function ohm(Element $element, Graph $graph, float $temperatureC = self::READING_C): float
     {
         if ($element->kind === ElementKind::Contact) {
-            return $element->ohm ?? self::CONTACT_OHM[$graph->devices[$element->device ?? '']->job ?? ''] ?? 2e-3;
+            return $element->ohm ?? (self::CONTACT_OHM[$graph->devices[$element->device ?? '']->job ?? ''] ?? 2e-3);
         }
         if ($element->cable !== null) {
             return max(self::BOLT_OHM, $element->cable->ohm($temperatureC));

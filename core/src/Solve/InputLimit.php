@@ -8,7 +8,8 @@ use Hollin\Core\Network\PowerConverter;
 
 /**
  * The input limit of an inverter/charger as its own regulator keeps it: charging is cut back first;
- * when that is not enough and the unit assists, it adds what the limit leaves over, at the power factor of what passes. It never
+ * when that is not enough and the unit assists, it adds what the limit leaves over, at the power factor of what passes.
+ * It never
  * adds so much that anything flows back to the supply.
  */
 final class InputLimit

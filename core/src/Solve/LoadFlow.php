@@ -55,10 +55,15 @@ final class LoadFlow
 
     /**
      * @param array<string, true> $running loads that are switched on, as circuit.load
-     * @param list<array{string, string, float}> $more further resistances, as a meter or a person: terminal, terminal, ohm
+     * @param list<array{string, string, float}> $more further resistances, as a meter or a person: terminal, terminal,
+     *      ohm
      */
-    private function __construct(private readonly Settled $settled, private readonly array $running, private readonly array $more, private readonly string $charge)
-    {
+    private function __construct(
+        private readonly Settled $settled,
+        private readonly array $running,
+        private readonly array $more,
+        private readonly string $charge,
+    ) {
         $this->situation = $settled->situation;
         $this->graph = $settled->situation->network->graph;
         foreach (array_keys($this->situation->acSources()) as $id) {
@@ -82,8 +87,12 @@ final class LoadFlow
      * @param list<array{string, string, float}> $more
      * @param string $charge of the batteries: full, half or low
      */
-    public static function of(Settled $settled, array $running, array $more = [], string $charge = 'half'): LoadFlowResult
-    {
+    public static function of(
+        Settled $settled,
+        array $running,
+        array $more = [],
+        string $charge = 'half',
+    ): LoadFlowResult {
         $make = new self($settled, $running, $more, $charge);
         $joined = $make->joined();
 
@@ -113,7 +122,11 @@ final class LoadFlow
             $after = $network->changed($network->volts($corrections), $a, $b, $byS);
             $moved = 0.0;
             foreach ($corrections as [, $i, $j]) {
-                $moved = max($moved, abs($after[0][$i] - $after[0][$j] - $volts[0][$i] + $volts[0][$j]) + abs($after[1][$i] - $after[1][$j] - $volts[1][$i] + $volts[1][$j]));
+                $moved = max(
+                    $moved,
+                    abs($after[0][$i] - $after[0][$j] - $volts[0][$i] + $volts[0][$j]) +
+                        abs($after[1][$i] - $after[1][$j] - $volts[1][$i] + $volts[1][$j]),
+                );
             }
             $volts = $after;
             if ($moved < 1e-7) {
@@ -134,7 +147,13 @@ final class LoadFlow
     public static function touch(Settled $settled, array $running, float $personOhm = 1000.0): array
     {
         $make = new self($settled, $running, [], 'half');
-        $network = (new AcSide($settled, $make->live, (new Demands($settled, $running))->alternating(true), $running, []))->network();
+        $network = (new AcSide(
+            $settled,
+            $make->live,
+            (new Demands($settled, $running))->alternating(true),
+            $running,
+            [],
+        ))->network();
         $volts = $network->volts();
         $frame = $network->node['frame'] ?? null;
         if ($frame === null) {
@@ -148,7 +167,11 @@ final class LoadFlow
     private function joined(): ?string
     {
         foreach ((new AlternatingPotentials($this->situation, $this->live))->joined as [$first, $second]) {
-            return sprintf('%s and %s are joined: they have no common phase, so nothing is solved.', $this->label($first), $this->label($second));
+            return sprintf(
+                '%s and %s are joined: they have no common phase, so nothing is solved.',
+                $this->label($first),
+                $this->label($second),
+            );
         }
 
         return null;
@@ -164,19 +187,58 @@ final class LoadFlow
         /** @var array<string, PowerInjection> $inputs what chargers take, by charger */
         $inputs = [];
         foreach ($this->chargers as $id => $charger) {
-            $inputs[$id] = new PowerInjection($id, $charger->input[0], $charger->input[1], 0.0, 0.0, $this->acV($charger), true);
+            $inputs[$id] = new PowerInjection(
+                $id,
+                $charger->input[0],
+                $charger->input[1],
+                0.0,
+                0.0,
+                $this->acV($charger),
+                true,
+            );
         }
-        /** @var array<string, PowerInjection> $added what assisting units give, by unit; $taken what is drawn from batteries for it */
+        /**
+         * @var array<string, PowerInjection> $added what assisting units give, by unit; $taken what is drawn from
+         *      batteries for it
+         */
         $added = $taken = [];
         foreach ($this->inverting as $id => $converter) {
             if ($converter->kind === PowerConverter::ASSIST) {
-                $added[$id] = new PowerInjection($id, $converter->output[0], $converter->output[1], 0.0, 0.0, 120.0, true);
+                $added[$id] = new PowerInjection(
+                    $id,
+                    $converter->output[0],
+                    $converter->output[1],
+                    0.0,
+                    0.0,
+                    120.0,
+                    true,
+                );
             }
-            $taken[$id] = new PowerInjection("{$converter->component}.dc", $converter->input[0], $converter->input[1], $converter->kind === PowerConverter::ASSIST ? 0.0 : $converter->idleW, 0.0, $converter->nominalV, true, max(AcSide::COLLAPSE, min(0.95, $converter->cutOffV / $converter->nominalV)));
+            $taken[$id] = new PowerInjection(
+                "{$converter->component}.dc",
+                $converter->input[0],
+                $converter->input[1],
+                $converter->kind === PowerConverter::ASSIST ? 0.0 : $converter->idleW,
+                0.0,
+                $converter->nominalV,
+                true,
+                max(AcSide::COLLAPSE, min(0.95, $converter->cutOffV / $converter->nominalV)),
+            );
         }
         $demands = new Demands($this->settled, $this->running);
-        $ac = new AcSide($this->settled, $this->live, [...$demands->alternating(), ...array_values($inputs), ...array_values($added)], $this->running, $this->more);
-        $dc = new DcSide($this->settled, [...$demands->direct(), ...array_values($taken)], $this->chargers, $this->charge);
+        $ac = new AcSide(
+            $this->settled,
+            $this->live,
+            [...$demands->alternating(), ...array_values($inputs), ...array_values($added)],
+            $this->running,
+            $this->more,
+        );
+        $dc = new DcSide(
+            $this->settled,
+            [...$demands->direct(), ...array_values($taken)],
+            $this->chargers,
+            $this->charge,
+        );
         $still = false;
         for ($pass = 0; $pass < self::MOST_PASSES && !$still; $pass++) {
             $ac->settle();
@@ -194,13 +256,28 @@ final class LoadFlow
         }
         $ac->settle();
         if (!$still || !$ac->converged || !$dc->converged) {
-            return LoadFlowResult::none('The loads do not come to rest on what feeds them: no figure can be given. Something will trip, shut down or flicker.');
+            return LoadFlowResult::none(
+                'The loads do not come to rest on what feeds them: no figure can be given. Something will ' .
+                    'trip, shut down or flicker.',
+            );
         }
 
-        return (new LoadFlowOutcome($this->settled, $this->live, $ac, $dc, $added, $taken, $inputs, $this->shutDown))->result();
+        return (new LoadFlowOutcome(
+            $this->settled,
+            $this->live,
+            $ac,
+            $dc,
+            $added,
+            $taken,
+            $inputs,
+            $this->shutDown,
+        ))->result();
     }
 
-    /** @var list<string> inverters and assisting units that shut down because their battery side fell below their cut-off */
+    /**
+     * @var list<string> inverters and assisting units that shut down because their battery side fell below their
+     *      cut-off
+     */
     private array $shutDown = [];
 
     /**
@@ -211,7 +288,10 @@ final class LoadFlow
     private function without(array $starved): LoadFlowResult
     {
         foreach ($starved as $id) {
-            $source = $this->inverting[$id]->kind === PowerConverter::INVERTER ? $this->sourceOf($this->inverting[$id]) : null;
+            $source =
+                $this->inverting[$id]->kind === PowerConverter::INVERTER
+                    ? $this->sourceOf($this->inverting[$id])
+                    : null;
             unset($this->live[(string) $source], $this->inverting[$id]);
             $this->shutDown[] = $id;
         }
@@ -263,7 +343,7 @@ final class LoadFlow
             if ($unit->inputLimitA === null || isset($this->out[$id])) {
                 continue;
             }
-            $assist = $added[$id] ?? $added["{$unit->component}.assist"] ?? null;
+            $assist = $added[$id] ?? ($added["{$unit->component}.assist"] ?? null);
             $at = $unit->kind === PowerConverter::ASSIST ? $unit->output : $unit->input;
             $volts = $ac->between(...$at);
             $size = hypot(...$volts);
@@ -276,7 +356,10 @@ final class LoadFlow
             if ($unit->kind === PowerConverter::ASSIST) {
                 $assist ??= throw new \LogicException('an assisting unit has what it adds');
                 [$watts, $vars] = InputLimit::adds($unit->inputLimitA, $unit->limitA, $through, $volts);
-                $moved = max($moved, (abs($watts - $assist->watts) + abs($vars - $assist->vars)) / max(1.0, abs($watts)));
+                $moved = max(
+                    $moved,
+                    (abs($watts - $assist->watts) + abs($vars - $assist->vars)) / max(1.0, abs($watts)),
+                );
                 if ($assist->watts === 0.0 && $watts < 0) {
                     // What gave up on the weak supply alone may well run with help.
                     $ac->build();
@@ -341,7 +424,7 @@ final class LoadFlow
         $moved = 0.0;
         foreach ($inputs as $id => $input) {
             $charger = $this->chargers[$id];
-            $needs = $dc->givenA($id) * $dc->chargerV($id) / $charger->efficiency;
+            $needs = ($dc->givenA($id) * $dc->chargerV($id)) / $charger->efficiency;
             $watts = $charger->inputLimitA === null && !isset($this->out[$id]) ? max($charger->idleW, $needs) : $needs;
             $moved = max($moved, abs($watts - $input->watts) / max(1.0, $watts));
             $input->watts = $watts;

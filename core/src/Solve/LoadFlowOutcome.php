@@ -52,7 +52,14 @@ final readonly class LoadFlowOutcome
         foreach ($this->live as $id => $source) {
             $amps = $this->ac->amps($id);
             $across = hypot(...self::across($ac, $volts, $source->a, $source->b));
-            $sources[$id] = ['volts' => $across, 'amps' => $amps, 'watts' => $this->ac->watts($id), 'overloaded' => isset($this->ac->limited[$id]) || ($source->surrounding === null && $amps > $source->limitA * 1.0001)];
+            $sources[$id] = [
+                'volts' => $across,
+                'amps' => $amps,
+                'watts' => $this->ac->watts($id),
+                'overloaded' =>
+                    isset($this->ac->limited[$id]) ||
+                    ($source->surrounding === null && $amps > $source->limitA * 1.0001),
+            ];
             if ($source->neutral === 'floating' && $this->settled->situation->bondsOf($id) === []) {
                 $floating[] = $id;
             }
@@ -60,18 +67,36 @@ final readonly class LoadFlowOutcome
         foreach ($network->batteries as $id => $battery) {
             $v = self::across($dc, $dcVolts, $battery->pos, $battery->neg)[0];
             $amps = $this->dc->batteryA($id);
-            $sources[$id] = ['volts' => $v, 'amps' => $amps, 'watts' => $v * $amps, 'overloaded' => $battery->limitA !== null && $amps > $battery->limitA * 1.0001];
+            $sources[$id] = [
+                'volts' => $v,
+                'amps' => $amps,
+                'watts' => $v * $amps,
+                'overloaded' => $battery->limitA !== null && $amps > $battery->limitA * 1.0001,
+            ];
         }
         foreach ($this->dc->chargers as $id => $charger) {
             $v = self::across($dc, $dcVolts, ...$charger->output)[0];
-            $sources[$id] = ['volts' => $v, 'amps' => $this->dc->givenA($id), 'watts' => $v * $this->dc->givenA($id), 'overloaded' => false];
+            $sources[$id] = [
+                'volts' => $v,
+                'amps' => $this->dc->givenA($id),
+                'watts' => $v * $this->dc->givenA($id),
+                'overloaded' => false,
+            ];
         }
         $loads = [];
-        foreach ([[$this->ac->injections, $ac, $volts], [$this->dc->injections, $dc, $dcVolts]] as [$injections, $in, $at]) {
+        foreach (
+            [[$this->ac->injections, $ac, $volts], [$this->dc->injections, $dc, $dcVolts]]
+            as [$injections, $in, $at]
+        ) {
             foreach ($injections as $injection) {
                 [$vRe, $vIm] = self::across($in, $at, $injection->a, $injection->b);
                 [$iRe, $iIm] = $injection->currentAt($vRe, $vIm);
-                $loads[$injection->id] = ['volts' => hypot($vRe, $vIm), 'amps' => hypot($iRe, $iIm), 'watts' => $vRe * $iRe + $vIm * $iIm, 'collapsed' => $injection->collapsed];
+                $loads[$injection->id] = [
+                    'volts' => hypot($vRe, $vIm),
+                    'amps' => hypot($iRe, $iIm),
+                    'watts' => $vRe * $iRe + $vIm * $iIm,
+                    'collapsed' => $injection->collapsed,
+                ];
             }
         }
 
@@ -91,7 +116,10 @@ final readonly class LoadFlowOutcome
             $dc,
             $this->ac->injections,
             $this->dc->injections,
-            array_map(fn($c): array => [$c->output[0], $c->output[1], $this->dc->mode[$c->id] ?? 'off', $c->holdsV], $this->dc->chargers),
+            array_map(
+                fn($c): array => [$c->output[0], $c->output[1], $this->dc->mode[$c->id] ?? 'off', $c->holdsV],
+                $this->dc->chargers,
+            ),
             $other,
             $this->converters($sources, $loads),
             $single,
@@ -128,7 +156,8 @@ final readonly class LoadFlowOutcome
      * are the sum of their magnitudes, volts between them lie between in step and against.
      *
      * @param array<string, float> $together
-     * @return array{array<string, float>, array<string, array{float, float}>, array<string, array<string, array{float, float}>>}
+     * @return array{array<string, float>, array<string, array{float, float}>, array<string, array<string, array{float,
+     *      float}>>}
      */
     private function alone(NodalNetwork $ac, array $together): array
     {
@@ -141,7 +170,10 @@ final readonly class LoadFlowOutcome
             }
             foreach ($single[$id] as $name => [$re, $im]) {
                 $sign = $n === 0 ? 1.0 : -1.0;
-                $against[$name] = [($against[$name][0] ?? 0.0) + $sign * $re, ($against[$name][1] ?? 0.0) + $sign * $im];
+                $against[$name] = [
+                    ($against[$name][0] ?? 0.0) + $sign * $re,
+                    ($against[$name][1] ?? 0.0) + $sign * $im,
+                ];
             }
             $n++;
         }
@@ -168,7 +200,8 @@ final readonly class LoadFlowOutcome
 
     /**
      * @param array{array<int, float>, array<int, float>} $volts
-     * @return array{array<string, float>, float} amps of each conductor, with their sign when direct, and W lost in them
+     * @return array{array<string, float>, float} amps of each conductor, with their sign when direct, and W lost in
+     *      them
      */
     private static function amps(NodalNetwork $network, array $volts, bool $signed = false): array
     {

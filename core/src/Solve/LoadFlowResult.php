@@ -36,15 +36,24 @@ final readonly class LoadFlowResult
         public array $acInjections = [],
         /** @var list<PowerInjection> */
         public array $dcInjections = [],
-        /** @var array<string, array{string, string, string, float}> charger => its positive, its negative, limit, hold, power or off, volts it holds */
+        /**
+         * @var array<string, array{string, string, string, float}> charger => its positive, its negative, limit, hold,
+         *      power or off, volts it holds
+         */
         public array $chargers = [],
         /** @var ?array<string, array{float, float}> the other answer, where two systems have no common phase */
         public ?array $otherAcV = null,
         /** @var array<string, array{inW: float, outW: float}> power converters that run */
         public array $converters = [],
-        /** @var array<string, array<string, array{float, float}>> each unsynchronised source alone at its operating point: V of every terminal */
+        /**
+         * @var array<string, array<string, array{float, float}>> each unsynchronised source alone at its operating
+         *      point: V of every terminal
+         */
         public array $alone = [],
-        /** @var list<string> inverters and assisting units that shut down because their battery side fell below their cut-off */
+        /**
+         * @var list<string> inverters and assisting units that shut down because their battery side fell below their
+         *      cut-off
+         */
         public array $shutDown = [],
     ) {}
 
@@ -82,8 +91,8 @@ final readonly class LoadFlowResult
     /** AC volts between two terminals, effective; null where one of them is not part of the solved system. */
     public function acBetween(string $a, string $b): ?float
     {
-        $from = $a === 'earth' ? [0.0, 0.0] : ($this->acV[$a] ?? null);
-        $to = $b === 'earth' ? [0.0, 0.0] : ($this->acV[$b] ?? null);
+        $from = $a === 'earth' ? [0.0, 0.0] : $this->acV[$a] ?? null;
+        $to = $b === 'earth' ? [0.0, 0.0] : $this->acV[$b] ?? null;
 
         return $from === null || $to === null ? null : hypot($from[0] - $to[0], $from[1] - $to[1]);
     }
@@ -91,8 +100,8 @@ final readonly class LoadFlowResult
     /** DC volts from one terminal to another. */
     public function dcBetween(string $a, string $b): ?float
     {
-        $from = $a === 'earth' ? 0.0 : ($this->dcV[$a] ?? null);
-        $to = $b === 'earth' ? 0.0 : ($this->dcV[$b] ?? null);
+        $from = $a === 'earth' ? 0.0 : $this->dcV[$a] ?? null;
+        $to = $b === 'earth' ? 0.0 : $this->dcV[$b] ?? null;
 
         return $from === null || $to === null ? null : $from - $to;
     }

@@ -31,7 +31,14 @@ final class Metal
             $bit = $network->bitOf[$id] ?? -1;
             // A short that somebody made may join anything.
             if (!$element->role->isDc() || $element->role === Role::SenseLead) {
-                $this->ac[] = [$element->kind === ElementKind::Bond ? 'bond' : 'wire', $id, $element->a, $element->b, $siemens, $bit];
+                $this->ac[] = [
+                    $element->kind === ElementKind::Bond ? 'bond' : 'wire',
+                    $id,
+                    $element->a,
+                    $element->b,
+                    $siemens,
+                    $bit,
+                ];
             }
             if (!$element->role->isAc()) {
                 $this->dc[] = ['wire', $id, $element->a, $element->b, $siemens, $bit];
@@ -53,7 +60,7 @@ final class Metal
         $closed = $situation->closed;
         $parted = $situation->parted;
         foreach ($ac ? $metal->ac : $metal->dc as [$kind, $id, $a, $b, $siemens, $bit]) {
-            if ($parted[$id] ?? ($bit < 0 || ($closed >> $bit & 1) === 1)) {
+            if ($parted[$id] ?? $bit < 0 || (($closed >> $bit) & 1) === 1) {
                 $into->add($kind, $id, $a, $b, $siemens);
             }
         }

@@ -40,15 +40,27 @@ final class Meter
 
     /** Functions by name, with what each is called. */
     public const FUNCTIONS = [
-        'ac_volts' => 'AC volts', 'ac_volts_low' => 'AC volts, low impedance', 'dc_volts' => 'DC volts', 'ohms' => 'ohms',
-        'ac_amps' => 'AC clamp', 'dc_amps' => 'DC clamp', 'residual' => 'residual current', 'gfci_button' => 'GFCI button', 'plug_tester' => 'plug-in tester', 'tester_button' => 'plug-in tester, its button', 'detector' => 'non-contact detector',
+        'ac_volts' => 'AC volts',
+        'ac_volts_low' => 'AC volts, low impedance',
+        'dc_volts' => 'DC volts',
+        'ohms' => 'ohms',
+        'ac_amps' => 'AC clamp',
+        'dc_amps' => 'DC clamp',
+        'residual' => 'residual current',
+        'gfci_button' => 'GFCI button',
+        'plug_tester' => 'plug-in tester',
+        'tester_button' => 'plug-in tester, its button',
+        'detector' => 'non-contact detector',
     ];
 
     private LoadFlowResult $flow;
 
     /** @param array<string, true> $running */
-    public function __construct(private readonly Settled $settled, private readonly array $running, string $charge = 'half')
-    {
+    public function __construct(
+        private readonly Settled $settled,
+        private readonly array $running,
+        string $charge = 'half',
+    ) {
         $this->flow = LoadFlow::of($settled, $running, [], $charge);
     }
 
@@ -72,7 +84,12 @@ final class Meter
         if ($this->flow->otherAcV !== null) {
             $other = (float) $this->flow->between($this->flow->otherAcV, $a, $b);
             if (abs($other - $volts) > 0.5) {
-                return Reading::range($volts, $other, 'V', 'between two systems that are not synchronised: it drifts within this range');
+                return Reading::range(
+                    $volts,
+                    $other,
+                    'V',
+                    'between two systems that are not synchronised: it drifts within this range',
+                );
             }
         }
 
@@ -104,7 +121,9 @@ final class Meter
     {
         $volts = $this->flow->dcBetween($plus, $minus);
 
-        return $volts === null ? Reading::number(0.0, 'V', 'one of the points is joined to nothing on the DC side') : Reading::number($volts, 'V');
+        return $volts === null
+            ? Reading::number(0.0, 'V', 'one of the points is joined to nothing on the DC side')
+            : Reading::number($volts, 'V');
     }
 
     /** Resistance between two terminals, when everything is dead. */
@@ -112,10 +131,20 @@ final class Meter
     {
         $highest = 0.0;
         foreach ([[$a, $b], [$a, 'earth'], [$b, 'earth'], [$a, 'frame'], [$b, 'frame']] as [$from, $to]) {
-            $highest = max($highest, (float) $this->flow->acBetween($from, $to), abs((float) $this->flow->dcBetween($from, $to)));
+            $highest = max(
+                $highest,
+                (float) $this->flow->acBetween($from, $to),
+                abs((float) $this->flow->dcBetween($from, $to)),
+            );
         }
         if ($this->flow->trouble !== null || $highest > self::LIVE_V) {
-            return Reading::hazard(sprintf('This point is live (%.0f V): never measure ohms here. Isolate every source, prove dead, then measure.', $highest));
+            return Reading::hazard(
+                sprintf(
+                    'This point is live (%.0f V): never measure ohms here. Isolate every source, prove dead, ' .
+                        'then measure.',
+                    $highest,
+                ),
+            );
         }
         $network = $this->deadMesh();
         if (!isset($network->node[$a], $network->node[$b])) {
@@ -153,15 +182,21 @@ final class Meter
     /** AC clamp around one conductor. */
     public function acAmps(string $element): Reading
     {
-        return $this->flow->trouble !== null ? Reading::hazard($this->flow->trouble) : Reading::number($this->flow->acA[$element] ?? 0.0, 'A');
+        return $this->flow->trouble !== null
+            ? Reading::hazard($this->flow->trouble)
+            : Reading::number($this->flow->acA[$element] ?? 0.0, 'A');
     }
 
-    /** DC clamp around one conductor, towards its second end; it shows its offset until it is zeroed where it is used. */
+    /**
+     * DC clamp around one conductor, towards its second end; it shows its offset until it is zeroed where it is used.
+     */
     public function dcAmps(string $element, bool $zeroed = true): Reading
     {
         $amps = $this->flow->dcA[$element] ?? 0.0;
 
-        return $zeroed ? Reading::number($amps, 'A') : Reading::number($amps + self::CLAMP_OFFSET_A, 'A', 'not zeroed: the clamp shows its own offset as well');
+        return $zeroed
+            ? Reading::number($amps, 'A')
+            : Reading::number($amps + self::CLAMP_OFFSET_A, 'A', 'not zeroed: the clamp shows its own offset as well');
     }
 
     /**
@@ -220,26 +255,41 @@ final class Meter
         }
         $points = ['l' => $circuit->hot, 'n' => $circuit->neutral, 'g' => $circuit->ground];
         // Each lamp draws a little: what comes through leakage only does not light it.
-        $across = fn(string $one, string $two, float $ohm): float => isset($this->flow->ac->node[$points[$one]], $this->flow->ac->node[$points[$two]]) ? $this->loaded($points[$one], $points[$two], $ohm) : 0.0;
+        $across = fn(string $one, string $two, float $ohm): float => isset(
+            $this->flow->ac->node[$points[$one]],
+            $this->flow->ac->node[$points[$two]],
+        )
+            ? $this->loaded($points[$one], $points[$two], $ohm)
+            : 0.0;
         if ($press) {
             return $this->pressed($circuit, $across('l', 'g', self::TESTER_OHM) / self::TESTER_OHM);
         }
         $hotNeutral = $across('l', 'n', self::LAMP_OHM);
         $lit = fn(float $volts): bool => $volts > self::LIT_V;
 
-        return Reading::words(match ([$lit($hotNeutral), $lit($across('l', 'g', self::LAMP_OHM)), $lit($across('n', 'g', self::LAMP_OHM))]) {
-            [true, true, false] => 'says correct (it cannot see a reversed supply with its ground bootlegged, nor a second bond)',
-            [true, false, true] => 'says hot and neutral reversed',
-            [true, false, false] => 'says open ground',
-            [false, true, false] => 'says open neutral',
-            [false, true, true] => 'says hot and ground exchanged: the frame may be live',
-            [false, false, true] => 'says hot and neutral reversed with an open neutral',
-            [true, true, true] => 'all lamps: more than one supply',
-            default => 'dark',
-        }, $hotNeutral, 'V');
+        return Reading::words(
+            match (
+                [$lit($hotNeutral), $lit($across('l', 'g', self::LAMP_OHM)), $lit($across('n', 'g', self::LAMP_OHM))]
+            ) {
+                [true, true, false]
+                    => 'says correct (it cannot see a reversed supply with its ground bootlegged, nor a second bond)',
+                [true, false, true] => 'says hot and neutral reversed',
+                [true, false, false] => 'says open ground',
+                [false, true, false] => 'says open neutral',
+                [false, true, true] => 'says hot and ground exchanged: the frame may be live',
+                [false, false, true] => 'says hot and neutral reversed with an open neutral',
+                [true, true, true] => 'all lamps: more than one supply',
+                default => 'dark',
+            },
+            $hotNeutral,
+            'V',
+        );
     }
 
-    /** What a tester's button does: its current leaves by the hot and comes home by the ground, past every GFCI on the way. */
+    /**
+     * What a tester's button does: its current leaves by the hot and comes home by the ground, past every GFCI on the
+     * way.
+     */
     private function pressed(CircuitEnd $circuit, float $amps): Reading
     {
         $circuits = $this->settled->situation->network->graph->circuits;
@@ -257,7 +307,11 @@ final class Meter
             return Reading::words('does not trip: its test current finds no ground', $amps * 1000, 'mA');
         }
 
-        return Reading::words($ahead[0]->circuit === $circuit->circuit ? 'trips' : "trips the GFCI of {$ahead[0]->label}", $amps * 1000, 'mA');
+        return Reading::words(
+            $ahead[0]->circuit === $circuit->circuit ? 'trips' : "trips the GFCI of {$ahead[0]->label}",
+            $amps * 1000,
+            'mA',
+        );
     }
 
     /** A detector held near a point: it lights on line voltage to earth, whatever it is connected to. */

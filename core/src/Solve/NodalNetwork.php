@@ -22,7 +22,10 @@ final class NodalNetwork
     /** @var list<array{string, int, int, float, float}> source, from b into a: A, real and imaginary */
     public array $injections = [];
 
-    /** @var array<string, array{float, float}> sources that are what lets current through one way => V it keeps, ohm while it conducts */
+    /**
+     * @var array<string, array{float, float}> sources that are what lets current through one way => V it keeps, ohm
+     *      while it conducts
+     */
     public array $oneWays = [];
 
     private ?Factor $factor = null;
@@ -145,8 +148,10 @@ final class NodalNetwork
                     $shuntIm[$k] = ($shuntIm[$k] ?? 0.0) + $branch->im;
                     continue;
                 }
-                $re[$branch->a][$branch->b] = $re[$branch->b][$branch->a] = ($re[$branch->a][$branch->b] ?? 0.0) + $branch->re;
-                $im[$branch->a][$branch->b] = $im[$branch->b][$branch->a] = ($im[$branch->a][$branch->b] ?? 0.0) + $branch->im;
+                $re[$branch->a][$branch->b] = $re[$branch->b][$branch->a] =
+                    ($re[$branch->a][$branch->b] ?? 0.0) + $branch->re;
+                $im[$branch->a][$branch->b] = $im[$branch->b][$branch->a] =
+                    ($im[$branch->a][$branch->b] ?? 0.0) + $branch->im;
             }
             $this->factor = new Factor(count($this->names), $re, $im, $shuntRe, $shuntIm);
         }
@@ -189,7 +194,10 @@ final class NodalNetwork
         if ($i === null || $j === null || $i === $j) {
             return $volts;
         }
-        [$zRe, $zIm] = $this->unit["{$i},{$j}"] ??= $this->factor()->solve($i >= 0 ? ($j >= 0 ? [$i => 1.0, $j => -1.0] : [$i => 1.0]) : [$j => -1.0], []);
+        [$zRe, $zIm] = $this->unit["{$i},{$j}"] ??= $this->factor()->solve(
+            $i >= 0 ? ($j >= 0 ? [$i => 1.0, $j => -1.0] : [$i => 1.0]) : [$j => -1.0],
+            [],
+        );
         $zRe[-1] = $zIm[-1] = 0.0;
         $dRe = $volts[0][$i] - $volts[0][$j];
         $dIm = $volts[1][$i] - $volts[1][$j];

@@ -31,8 +31,16 @@ final class OneWays
 
     public function __construct(private readonly Situation $situation)
     {
-        $this->elements = array_values(array_filter($situation->network->graph->elements, fn(Element $e): bool => $e->kind === ElementKind::OneWay && $situation->isClosed($e->id)));
-        $this->windings = array_map(fn(Element $e): Winding => new Winding($e->id, $e->id, $e->a, $e->b, $e->dropV, 0.0, self::BLOCKED_OHM), $this->elements);
+        $this->elements = array_values(
+            array_filter(
+                $situation->network->graph->elements,
+                fn(Element $e): bool => $e->kind === ElementKind::OneWay && $situation->isClosed($e->id),
+            ),
+        );
+        $this->windings = array_map(
+            fn(Element $e): Winding => new Winding($e->id, $e->id, $e->a, $e->b, $e->dropV, 0.0, self::BLOCKED_OHM),
+            $this->elements,
+        );
         $this->conducts = array_map(fn(): bool => false, $this->elements);
     }
 

@@ -151,7 +151,10 @@ final class Ports
             $drawn[$j] = [$i, $im[$j]];
         }
         foreach ($this->added as $j => [$g, $b]) {
-            $drawn[$j] = [($drawn[$j][0] ?? 0.0) + $g * $volts[0][$j] - $b * $volts[1][$j], ($drawn[$j][1] ?? 0.0) + $g * $volts[1][$j] + $b * $volts[0][$j]];
+            $drawn[$j] = [
+                ($drawn[$j][0] ?? 0.0) + $g * $volts[0][$j] - $b * $volts[1][$j],
+                ($drawn[$j][1] ?? 0.0) + $g * $volts[1][$j] + $b * $volts[0][$j],
+            ];
         }
         foreach ($put ? $this->put : [] as $j => [$pRe, $pIm]) {
             $drawn[$j] = [($drawn[$j][0] ?? 0.0) - $pRe, ($drawn[$j][1] ?? 0.0) - $pIm];

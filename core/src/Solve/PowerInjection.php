@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Solve;
 
-/** Something that takes a complex power between two terminals, whatever the volts: a load, a charger's input, an inverter's battery side. */
+/**
+ * Something that takes a complex power between two terminals, whatever the volts: a load, a charger's input, an
+ * inverter's battery side.
+ */
 final class PowerInjection
 {
     /** Whether it has fallen below what it runs on and is taken as a constant impedance. */

@@ -40,8 +40,11 @@ final readonly class Reading
     public function toArray(): array
     {
         return [
-            'kind' => $this->kind, 'value' => $this->value === null ? null : round($this->value, 5), 'highest' => $this->highest === null ? null : round($this->highest, 5),
-            'unit' => $this->unit, 'words' => $this->words,
+            'kind' => $this->kind,
+            'value' => $this->value === null ? null : round($this->value, 5),
+            'highest' => $this->highest === null ? null : round($this->highest, 5),
+            'unit' => $this->unit,
+            'words' => $this->words,
         ];
     }
 }

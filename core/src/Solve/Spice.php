@@ -52,12 +52,38 @@ final class Spice
                 foreach ($network->injections as [$of, , , $amps]) {
                     if ($of === $branch->of) {
                         $mid = "x{$deck->count}";
-                        $deck->line(sprintf('V%d %s %s DC %s', $deck->count, $mid, $deck->at($branch->b), self::number($amps / $branch->re)), $branch->of);
-                        $deck->line(sprintf('R%d %s %s %s', $deck->count, $mid, $deck->at($branch->a), self::number(1 / $branch->re)));
+                        $deck->line(
+                            sprintf(
+                                'V%d %s %s DC %s',
+                                $deck->count,
+                                $mid,
+                                $deck->at($branch->b),
+                                self::number($amps / $branch->re),
+                            ),
+                            $branch->of,
+                        );
+                        $deck->line(
+                            sprintf(
+                                'R%d %s %s %s',
+                                $deck->count,
+                                $mid,
+                                $deck->at($branch->a),
+                                self::number(1 / $branch->re),
+                            ),
+                        );
                     }
                 }
             } elseif ($branch->kind !== 'load') {
-                $deck->line(sprintf('R%d %s %s %s', $deck->count, $deck->at($branch->a), $deck->at($branch->b), self::number(1 / $branch->re)), $branch->of);
+                $deck->line(
+                    sprintf(
+                        'R%d %s %s %s',
+                        $deck->count,
+                        $deck->at($branch->a),
+                        $deck->at($branch->b),
+                        self::number(1 / $branch->re),
+                    ),
+                    $branch->of,
+                );
             }
         }
         $alter = [];
@@ -68,10 +94,36 @@ final class Spice
             // A charger that holds its volts is a stiff source of them; any other a current.
             if ($mode === 'hold') {
                 $mid = "x{$deck->count}";
-                $deck->line(sprintf('V%d %s %s DC %s', $deck->count, $mid, $deck->at($network->node[$neg]), self::number($holdsV)), $id);
-                $deck->line(sprintf('R%d %s %s %s', $deck->count, $mid, $deck->at($network->node[$pos]), self::number(DcSide::HOLD_OHM)));
+                $deck->line(
+                    sprintf(
+                        'V%d %s %s DC %s',
+                        $deck->count,
+                        $mid,
+                        $deck->at($network->node[$neg]),
+                        self::number($holdsV),
+                    ),
+                    $id,
+                );
+                $deck->line(
+                    sprintf(
+                        'R%d %s %s %s',
+                        $deck->count,
+                        $mid,
+                        $deck->at($network->node[$pos]),
+                        self::number(DcSide::HOLD_OHM),
+                    ),
+                );
             } elseif ($mode !== 'off') {
-                $deck->line(sprintf('I%d %s %s DC %s', $deck->count, $deck->at($network->node[$neg]), $deck->at($network->node[$pos]), self::number($flow->sources[$id]['amps'])), $id);
+                $deck->line(
+                    sprintf(
+                        'I%d %s %s DC %s',
+                        $deck->count,
+                        $deck->at($network->node[$neg]),
+                        $deck->at($network->node[$pos]),
+                        self::number($flow->sources[$id]['amps']),
+                    ),
+                    $id,
+                );
             }
         }
         $deck->control('op', $alter);
@@ -119,7 +171,10 @@ final class Spice
         if ($branch->im > 0) {
             $this->line(sprintf('C%d %s %s %s', $this->count, $a, $b, self::number($branch->im / $omega)), $branch->of);
         } elseif ($branch->im < 0) {
-            $this->line(sprintf('L%d %s %s %s', $this->count, $a, $b, self::number(-1 / ($branch->im * $omega))), $branch->of);
+            $this->line(
+                sprintf('L%d %s %s %s', $this->count, $a, $b, self::number(-1 / ($branch->im * $omega))),
+                $branch->of,
+            );
         }
     }
 
@@ -128,9 +183,22 @@ final class Spice
     {
         [$a, $b] = [$this->at($branch->a), $this->at($branch->b)];
         $volts = match (true) {
-            $a === '0' => "0-v({$b})", $b === '0' => "v({$a})", default => "v({$a})-v({$b})",
+            $a === '0' => "0-v({$b})",
+            $b === '0' => "v({$a})",
+            default => "v({$a})-v({$b})",
         };
-        $this->line(sprintf('B%d %s %s I = max(0, (%s - %s) / %s)', $this->count, $a, $b, $volts, self::number($dropV), self::number($ohm)), $branch->of);
+        $this->line(
+            sprintf(
+                'B%d %s %s I = max(0, (%s - %s) / %s)',
+                $this->count,
+                $a,
+                $b,
+                $volts,
+                self::number($dropV),
+                self::number($ohm),
+            ),
+            $branch->of,
+        );
     }
 
     private function acSource(Branch $branch, NodalNetwork $network): void
@@ -142,7 +210,17 @@ final class Spice
             $size = hypot($re, $im);
             $phase = rad2deg(atan2($im, $re));
             $mid = "x{$this->count}";
-            $this->line(sprintf('V%d %s %s DC 0 AC %s %s', $this->count, $mid, $this->at($b), self::number($size / $branch->re), self::number($phase)), $of);
+            $this->line(
+                sprintf(
+                    'V%d %s %s DC 0 AC %s %s',
+                    $this->count,
+                    $mid,
+                    $this->at($b),
+                    self::number($size / $branch->re),
+                    self::number($phase),
+                ),
+                $of,
+            );
             $this->line(sprintf('R%d %s %s %s', $this->count, $mid, $this->at($a), self::number(1 / $branch->re)));
         }
     }
@@ -162,17 +240,28 @@ final class Spice
         $reactance = $demand->vars / $apparent;
         $square = $demand->nominalV ** 2;
         $reactive = abs($demand->vars) > 1e-9;
-        $this->line(sprintf('R%d %s %s %s', $n, $a, $reactive ? "y{$n}" : $b, self::number($square * $resistance)), $demand->id);
+        $this->line(
+            sprintf('R%d %s %s %s', $n, $a, $reactive ? "y{$n}" : $b, self::number($square * $resistance)),
+            $demand->id,
+        );
         if ($reactive) {
-            $this->line(sprintf('L%dq y%d %s %s', $n, $n, $b, self::number($square * $reactance / $omega)));
+            $this->line(sprintf('L%dq y%d %s %s', $n, $n, $b, self::number(($square * $reactance) / $omega)));
         }
         if (!$demand->constant || $demand->collapsed) {
             return [];
         }
         $across = $a === '0' ? "v({$b})" : ($b === '0' ? "v({$a})" : "v({$a})-v({$b})");
-        $lines = ["let s{$n} = mag({$across})*mag({$across})", sprintf('let zr%d = s%d*%s', $n, $n, self::number($resistance)), "alter r{$n} = zr{$n}"];
+        $lines = [
+            "let s{$n} = mag({$across})*mag({$across})",
+            sprintf('let zr%d = s%d*%s', $n, $n, self::number($resistance)),
+            "alter r{$n} = zr{$n}",
+        ];
         if ($reactive) {
-            array_push($lines, sprintf('let zl%d = s%d*%s', $n, $n, self::number($reactance / $omega)), "alter l{$n}q = zl{$n}");
+            array_push(
+                $lines,
+                sprintf('let zl%d = s%d*%s', $n, $n, self::number($reactance / $omega)),
+                "alter l{$n}q = zl{$n}",
+            );
         }
 
         return $lines;
@@ -182,7 +271,9 @@ final class Spice
     private function control(string $analysis, array $alter): void
     {
         // Capacitors leave no path for direct current: a linear AC side needs no operating point, and has none.
-        $options = '.options reltol=1e-9 abstol=1e-12 vntol=1e-9 gmin=1e-15 rshunt=1e15' . ($analysis === 'op' ? '' : ' noopac');
+        $options =
+            '.options reltol=1e-9 abstol=1e-12 vntol=1e-9 gmin=1e-15 rshunt=1e15' .
+            ($analysis === 'op' ? '' : ' noopac');
         array_push($this->lines, $options, '.control', 'set numdgt=15', 'set noaskquit');
         if ($alter !== []) {
             array_push($this->lines, 'repeat ' . self::RUNS, $analysis, ...$alter);

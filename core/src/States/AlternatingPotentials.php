@@ -19,7 +19,9 @@ final class AlternatingPotentials
     /** Less than this left over around a way is no short, V. */
     private const NOTHING_V = 1.0;
 
-    /** @var array<string, array{string, string, bool}> pairs of sources: first, second, whether a bond closes the way */
+    /**
+     * @var array<string, array{string, string, bool}> pairs of sources: first, second, whether a bond closes the way
+     */
     public array $joined = [];
 
     /** @var array<string, array{string, float, bool}> source => itself, V left over, whether a bond closes the way */
@@ -44,7 +46,12 @@ final class AlternatingPotentials
             foreach ($sources as $id => $_) {
                 foreach (self::windings($situation, $id) as [$a, $b, $volts]) {
                     $left = $potentials->join($a, $b, $volts);
-                    $this->close($situation, $id, array_filter($left ?? [], fn(array $v): bool => hypot(...$v) > self::NOTHING_V), $bonded);
+                    $this->close(
+                        $situation,
+                        $id,
+                        array_filter($left ?? [], fn(array $v): bool => hypot(...$v) > self::NOTHING_V),
+                        $bonded,
+                    );
                 }
             }
         }
@@ -116,7 +123,12 @@ final class AlternatingPotentials
     {
         $source = $situation->network->graph->sources[$id];
         $volts = SupplyCondition::volts($situation->condition($id), $source->volts);
-        $phasor = fn(float $share): array => [$source->group() => [$share * $volts * cos(deg2rad($source->angleDeg)), $share * $volts * sin(deg2rad($source->angleDeg))]];
+        $phasor = fn(float $share): array => [
+            $source->group() => [
+                $share * $volts * cos(deg2rad($source->angleDeg)),
+                $share * $volts * sin(deg2rad($source->angleDeg)),
+            ],
+        ];
         $hot = $situation->root($source->a);
         $neutral = $situation->root($source->b);
         if ($source->neutral !== 'half') {
@@ -136,7 +148,10 @@ final class AlternatingPotentials
         if (count($left) < 2) {
             return;
         }
-        $with = array_filter($situation->network->graph->sources, fn(Source $s): bool => isset($left[$s->group()]) && isset($situation->acSources()[$s->id]));
+        $with = array_filter(
+            $situation->network->graph->sources,
+            fn(Source $s): bool => isset($left[$s->group()]) && isset($situation->acSources()[$s->id]),
+        );
         foreach (array_keys($with) as $first) {
             foreach (array_keys($with) as $second) {
                 if (strcmp($first, $second) < 0 && $with[$first]->group() !== $with[$second]->group()) {

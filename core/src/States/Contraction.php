@@ -40,7 +40,10 @@ final class Contraction
     /** @var array<string, true> breakers to nothing but loads, held closed: that loses nothing */
     public array $heldClosed = [];
 
-    /** @var array<string, string> device => position it is left in, because there are more sets of poles than can be reckoned with: what they do when moved is not looked at */
+    /**
+     * @var array<string, string> device => position it is left in, because there are more sets of poles than can be
+     *      reckoned with: what they do when moved is not looked at
+     */
     public array $left = [];
 
     /** @var list<array{int, int, int}> contact: net, net, bit */
@@ -61,7 +64,10 @@ final class Contraction
     /** @var array<string, array<string, int>> device => position => bits closed in it */
     public array $bits = [];
 
-    /** @var array<string, array{int, int, string}> source that makes alternating current of its own => nets of its hot and neutral, its component */
+    /**
+     * @var array<string, array{int, int, string}> source that makes alternating current of its own => nets of its hot
+     *      and neutral, its component
+     */
     public array $acSources = [];
 
     /** @var list<array{string, int, int}> bond element, net of neutral, net of ground */
@@ -70,7 +76,10 @@ final class Contraction
     /** Bits of what carries direct current. */
     public int $directBits = 0;
 
-    /** @var array<int|string, DirectPotentials> closed direct bits, and parted poles => the batteries' answer; its own to keep */
+    /**
+     * @var array<int|string, DirectPotentials> closed direct bits, and parted poles => the batteries' answer; its own
+     *      to keep
+     */
     public array $directMemo = [];
 
     /** @var list<int> every net its own root */
@@ -96,7 +105,12 @@ final class Contraction
         $instructed = [...array_column($this->graph->instructions, 'device'), ...$moved];
         $busy = $this->busyTerminals();
         foreach ($this->graph->devices as $id => $device) {
-            if ($device->job === 'breaker' && !$device->isAutomatic() && !in_array($id, $instructed, true) && $this->leadsOnlyToLoads($id, $busy)) {
+            if (
+                $device->job === 'breaker' &&
+                !$device->isAutomatic() &&
+                !in_array($id, $instructed, true) &&
+                $this->leadsOnlyToLoads($id, $busy)
+            ) {
                 $this->heldClosed[$id] = true;
             }
         }
@@ -112,7 +126,11 @@ final class Contraction
     {
         $sets = [];
         foreach ($this->graph->elements as $element) {
-            if ($element->device !== null && $element->kind !== ElementKind::Conductor && !isset($this->heldClosed[$element->device])) {
+            if (
+                $element->device !== null &&
+                $element->kind !== ElementKind::Conductor &&
+                !isset($this->heldClosed[$element->device])
+            ) {
                 $sets[$element->device][implode(',', $element->closedIn)] = true;
             }
         }
@@ -120,14 +138,21 @@ final class Contraction
         if ($count <= self::MOST_POLES) {
             return;
         }
-        $needed = array_fill_keys($moved, true) + array_fill_keys(array_column($this->graph->instructions, 'device'), true);
+        $needed =
+            array_fill_keys($moved, true) + array_fill_keys(array_column($this->graph->instructions, 'device'), true);
         foreach (NamedStates::of($this->graph) as $state) {
             foreach ($state->setting->controls as $id => $position) {
                 $needed += $position === ($this->graph->devices[$id] ?? null)?->normal ? [] : [$id => true];
             }
         }
         $devices = array_values(array_intersect_key($this->graph->devices, $sets));
-        $rank = fn(Device $d): int => array_search($d->job, ['breaker', 'switch', 'disconnect', 'plug', 'run', 'mode', 'transfer', 'relay'], true) + (isset($needed[$d->id]) ? 10 : 0) + ($d->isAutomatic() ? 20 : 0);
+        $rank = fn(Device $d): int => array_search(
+            $d->job,
+            ['breaker', 'switch', 'disconnect', 'plug', 'run', 'mode', 'transfer', 'relay'],
+            true,
+        ) +
+            (isset($needed[$d->id]) ? 10 : 0) +
+            ($d->isAutomatic() ? 20 : 0);
         usort($devices, fn(Device $a, Device $b): int => $rank($a) <=> $rank($b));
         foreach ($devices as $device) {
             if ($count <= self::MOST_POLES) {
@@ -144,7 +169,11 @@ final class Contraction
         return match (true) {
             $element->kind === ElementKind::Conductor => true,
             isset($this->heldClosed[(string) $element->device]) => true,
-            isset($this->left[(string) $element->device]) => in_array($this->left[(string) $element->device], $element->closedIn, true),
+            isset($this->left[(string) $element->device]) => in_array(
+                $this->left[(string) $element->device],
+                $element->closedIn,
+                true,
+            ),
             default => null,
         };
     }
@@ -154,7 +183,7 @@ final class Contraction
     {
         $busy = ['frame' => true, 'earth' => true];
         foreach ($this->graph->sources as $source) {
-            foreach ([$source->a, $source->b, $source->ground, ...($source->runsOnAc ?? [])] as $terminal) {
+            foreach ([$source->a, $source->b, $source->ground, ...$source->runsOnAc ?? []] as $terminal) {
                 $busy[$terminal] = true;
             }
         }
@@ -250,7 +279,8 @@ final class Contraction
                 $this->together[$bit][] = $id;
                 $this->polesOf[$element->device][] = $id;
                 foreach ($element->closedIn as $position) {
-                    $this->bits[$element->device][$position] = ($this->bits[$element->device][$position] ?? 0) | (1 << $bit);
+                    $this->bits[$element->device][$position] =
+                        ($this->bits[$element->device][$position] ?? 0) | (1 << $bit);
                 }
             }
             $this->bitOf[$id] = $bit;
@@ -286,7 +316,11 @@ final class Contraction
     /** @return array<string, string> devices set by hand that are not gone through => the position they are in */
     public function held(): array
     {
-        return $this->left + array_map(fn(string $id): string => $this->graph->devices[$id]->normal, array_combine(array_keys($this->heldClosed), array_keys($this->heldClosed)));
+        return $this->left +
+            array_map(
+                fn(string $id): string => $this->graph->devices[$id]->normal,
+                array_combine(array_keys($this->heldClosed), array_keys($this->heldClosed)),
+            );
     }
 
     /** Whether no other pole moves with a contact. */
@@ -324,7 +358,7 @@ final class Contraction
         $closed |= 1 << self::ALWAYS;
         $parent = $this->alone;
         foreach ($contacts as [$a, $b, $bit]) {
-            if ($closed >> $bit & 1) {
+            if (($closed >> $bit) & 1) {
                 while ($parent[$a] !== $a) {
                     $a = $parent[$a];
                 }

@@ -34,7 +34,10 @@ final class DirectPotentials
         foreach ($situation->network->graph->batteries as $battery) {
             $pos = $situation->root($battery->pos);
             $neg = $situation->root($battery->neg);
-            $left = $this->potentials->join($pos, $neg, [self::DIRECT => [$battery->restV('half'), 0.0]])[self::DIRECT][0] ?? null;
+            $left =
+                $this->potentials->join($pos, $neg, [self::DIRECT => [$battery->restV('half'), 0.0]])[
+                    self::DIRECT
+                ][0] ?? null;
             foreach ($placed as [$other, $p, $n]) {
                 if ($p === $pos && $n === $neg && $pos !== $neg) {
                     $this->parallel[] = [$other, $battery, $battery->restV('half') - $other->restV('half')];
@@ -48,7 +51,9 @@ final class DirectPotentials
         }
     }
 
-    /** Batteries do not follow alternating devices: one answer serves all situations that are alike on the battery side. */
+    /**
+     * Batteries do not follow alternating devices: one answer serves all situations that are alike on the battery side.
+     */
     public static function of(Situation $situation): self
     {
         $network = $situation->network;
@@ -67,6 +72,7 @@ final class DirectPotentials
     /** Whether two batteries may stand side by side: one chemistry, one number of cells. */
     public static function areLike(Battery $a, Battery $b): bool
     {
-        return $a->chemistry === $b->chemistry && abs($a->restV('half') - $b->restV('half')) <= self::LIKE_SHARE * $a->systemV();
+        return $a->chemistry === $b->chemistry &&
+            abs($a->restV('half') - $b->restV('half')) <= self::LIKE_SHARE * $a->systemV();
     }
 }

@@ -25,10 +25,17 @@ final class DirectSide
     /** @var array<string, Device> */
     public readonly array $controls;
 
-    /** @var array<string, array{setting: array<string, string>, count: int, nearest: array<string, array{int, array<string, string>}>}> what the rest can tell => one that says so, how many do, and the nearest to each named state with its slips */
+    /**
+     * @var array<string, array{setting: array<string, string>, count: int, nearest: array<string, array{int,
+     *      array<string, string>}>}> what the rest can tell => one that says so, how many do, and the nearest to each
+     *      named state with its slips
+     */
     public readonly array $told;
 
-    /** @var list<array{setting: array<string, string>, slips: int, state: string}> one of each way the battery side can be joined, the nearest to a named state */
+    /**
+     * @var list<array{setting: array<string, string>, slips: int, state: string}> one of each way the battery side can
+     *      be joined, the nearest to a named state
+     */
     public readonly array $joined;
 
     /** Whether every setting of these controls was gone through; else those within two slips of a named state. */
@@ -57,17 +64,28 @@ final class DirectSide
         $this->controls = $this->isApart($free) ? $free : [];
         foreach ($network->graph->elements as $id => $element) {
             if ($this->controls !== [] && $element->role->isDc() && isset($network->bitOf[$id])) {
-                $this->contacts[] = [$network->net[$element->a], $network->net[$element->b], (string) $element->device, array_fill_keys($element->closedIn, true)];
+                $this->contacts[] = [
+                    $network->net[$element->a],
+                    $network->net[$element->b],
+                    (string) $element->device,
+                    array_fill_keys($element->closedIn, true),
+                ];
             }
         }
-        $this->nets = array_values(array_unique([...array_column($this->contacts, 0), ...array_column($this->contacts, 1)]));
+        $this->nets = array_values(
+            array_unique([...array_column($this->contacts, 0), ...array_column($this->contacts, 1)]),
+        );
         foreach ($engine->automatic() as $device) {
             foreach ($device->logic?->hears() ?? [] as [$pos, $neg]) {
                 $this->heard[] = [$network->net[$pos], $network->net[$neg]];
             }
         }
         foreach ($network->graph->batteries as $battery) {
-            $this->batteries[] = [$network->net[$battery->pos], $network->net[$battery->neg], (string) $battery->restV('half')];
+            $this->batteries[] = [
+                $network->net[$battery->pos],
+                $network->net[$battery->neg],
+                (string) $battery->restV('half'),
+            ];
         }
         foreach ($network->graph->converters as $converter) {
             foreach ($converter->direct() as $terminal) {
@@ -81,7 +99,10 @@ final class DirectSide
     /** How many settings of these controls there are. */
     public function count(): int
     {
-        return (int) min(PHP_INT_MAX, array_product(array_map(fn(Device $d): int => count($d->positions), $this->controls)));
+        return (int) min(
+            PHP_INT_MAX,
+            array_product(array_map(fn(Device $d): int => count($d->positions), $this->controls)),
+        );
     }
 
     /** What the rest of the rig can tell of the battery side in a setting. */
@@ -99,7 +120,12 @@ final class DirectSide
     {
         $graph = $this->engine->network->graph;
         foreach ($graph->elements as $id => $element) {
-            if ($element->device !== null && $element->role->isDc() && isset($this->engine->network->bitOf[$id]) && !isset($free[$element->device])) {
+            if (
+                $element->device !== null &&
+                $element->role->isDc() &&
+                isset($this->engine->network->bitOf[$id]) &&
+                !isset($free[$element->device])
+            ) {
                 return false;
             }
         }
@@ -138,7 +164,11 @@ final class DirectSide
     {
         $terminals = ['frame', 'earth'];
         foreach ($graph->sources as $source) {
-            array_push($terminals, ...$source->kind === 'dc' ? [] : [$source->a, $source->b, $source->ground], ...$source->runsOnAc ?? []);
+            array_push(
+                $terminals,
+                ...$source->kind === 'dc' ? [] : [$source->a, $source->b, $source->ground],
+                ...$source->runsOnAc ?? [],
+            );
         }
         foreach ($graph->circuits as $end) {
             array_push($terminals, $end->hot, $end->neutral, $end->ground);
@@ -156,7 +186,9 @@ final class DirectSide
         return array_values(array_unique(array_map(fn(string $t): int => $this->engine->network->net[$t], $terminals)));
     }
 
-    /** @return array<string, Device> controls all of whose contacts carry direct current and that nothing else goes by */
+    /**
+     * @return array<string, Device> controls all of whose contacts carry direct current and that nothing else goes by
+     */
     private function ofDirectCurrent(): array
     {
         $graph = $this->engine->network->graph;
@@ -176,17 +208,27 @@ final class DirectSide
             }
         }
 
-        return array_filter($graph->devices, fn(Device $d): bool => isset($this->engine->network->bits[$d->id]) && !$d->isAutomatic() && $d->while === [] && !isset($asked[$d->id]));
+        return array_filter(
+            $graph->devices,
+            fn(Device $d): bool => isset($this->engine->network->bits[$d->id]) &&
+                !$d->isAutomatic() &&
+                $d->while === [] &&
+                !isset($asked[$d->id]),
+        );
     }
 
     /**
      * @param array<string, NamedState> $named
-     * @return array{array<string, array{setting: array<string, string>, count: int, nearest: array<string, array{int, array<string, string>}>}>, list<array{setting: array<string, string>, slips: int, state: string}>}
+     * @return array{array<string, array{setting: array<string, string>, count: int, nearest: array<string, array{int,
+     *      array<string, string>}>}>, list<array{setting: array<string, string>, slips: int, state: string}>}
      */
     private function gone(array $named): array
     {
         $told = $joined = [];
-        $own = array_map(fn(NamedState $n): array => array_intersect_key($n->setting->controls, $this->controls), $named);
+        $own = array_map(
+            fn(NamedState $n): array => array_intersect_key($n->setting->controls, $this->controls),
+            $named,
+        );
         foreach ($this->whole ? $this->settings() : $this->nearby($own) as $setting) {
             $slips = array_map(fn(array $of): int => count(array_diff_assoc($setting, $of)), $own);
             $roots = $this->roots($setting);
@@ -201,7 +243,11 @@ final class DirectSide
             $fewest = $slips === [] ? 0 : min($slips);
             $as = implode(',', $roots);
             if ($fewest < ($joined[$as]['slips'] ?? PHP_INT_MAX)) {
-                $joined[$as] = ['setting' => $setting, 'slips' => $fewest, 'state' => (string) array_search($fewest, $slips, true)];
+                $joined[$as] = [
+                    'setting' => $setting,
+                    'slips' => $fewest,
+                    'state' => (string) array_search($fewest, $slips, true),
+                ];
             }
         }
 

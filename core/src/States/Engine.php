@@ -37,16 +37,28 @@ final class Engine
     /** @var array<string, Automatic> */
     private array $logics = [];
 
-    /** @var \WeakMap<Failure, list<array{string, int, bool, bool}>> failure => its poles: element, bit, stays closed, moves alone */
+    /**
+     * @var \WeakMap<Failure, list<array{string, int, bool, bool}>> failure => its poles: element, bit, stays closed,
+     *      moves alone
+     */
     private \WeakMap $polesOf;
 
-    /** @var list<array{string, ?string, ?string, array<string, int>, ?string, array<string, int>}> source, what surrounds it, the device it follows, in which positions, its mode switch, in which positions */
+    /**
+     * @var list<array{string, ?string, ?string, array<string, int>, ?string, array<string, int>}> source, what
+     *      surrounds it, the device it follows, in which positions, its mode switch, in which positions
+     */
     private array $sources;
 
-    /** @var array<int, array{string, array<string, int>}> one bit each: mode switch, or none, of a source that follows an automatic device, with the positions it gives anything in */
+    /**
+     * @var array<int, array{string, array<string, int>}> one bit each: mode switch, or none, of a source that follows
+     *      an automatic device, with the positions it gives anything in
+     */
     private array $modeOf = [];
 
-    /** @var array<string, array<string, array{int, int}>> automatic device => position => bits closed in it, bits of the sources that give something in it */
+    /**
+     * @var array<string, array<string, array{int, int}>> automatic device => position => bits closed in it, bits of the
+     *      sources that give something in it
+     */
     private array $automaticBits = [];
 
     /** @var array<string, array<string, int>> */
@@ -86,12 +98,20 @@ final class Engine
         $this->failure = Failure::none();
         $this->sources = $follow = [];
         foreach ($network->graph->sources as $id => $source) {
-            $this->sources[] = [$id, $source->surrounding, $source->device, array_flip($source->positions), $source->mode, array_flip($source->modes)];
+            $this->sources[] = [
+                $id,
+                $source->surrounding,
+                $source->device,
+                array_flip($source->positions),
+                $source->mode,
+                array_flip($source->modes),
+            ];
             if (isset($this->automatic[$source->device ?? ''])) {
                 $bit = 1 << count($this->modeOf);
                 $this->modeOf[$bit] = [(string) $source->mode, array_flip($source->modes)];
                 foreach ($source->positions as $position) {
-                    $follow[(string) $source->device][$position] = ($follow[(string) $source->device][$position] ?? 0) | $bit;
+                    $follow[(string) $source->device][$position] =
+                        ($follow[(string) $source->device][$position] ?? 0) | $bit;
                 }
             }
         }
@@ -102,7 +122,10 @@ final class Engine
             $this->reads = [...$this->reads, ...$this->logics[$id]->reads()];
             $this->resting[$id] = $device->positionNames()[0];
             foreach ($device->positionNames() as $position) {
-                $this->automaticBits[$id][$position] = [$network->bits[$id][$position] ?? 0, $follow[$id][$position] ?? 0];
+                $this->automaticBits[$id][$position] = [
+                    $network->bits[$id][$position] ?? 0,
+                    $follow[$id][$position] ?? 0,
+                ];
             }
         }
         $this->polesOf = new \WeakMap();
@@ -134,7 +157,7 @@ final class Engine
         $this->steady($setting);
         $this->at = $this->steadyAt;
         foreach ($this->resting as $id => $rest) {
-            $this->at[$id] = $this->failure->heldAt[$id] ?? $from[$id] ?? $rest;
+            $this->at[$id] = $this->failure->heldAt[$id] ?? ($from[$id] ?? $rest);
         }
         $this->look();
         $moves = $passing = $trouble = $timers = $seen = $clocks = [];
@@ -151,7 +174,10 @@ final class Engine
             }
             foreach ($wishes as $id => $to) {
                 if (($timers[$id][0] ?? null) !== $to) {
-                    $timers[$id] = [$to, ($this->failure->logics[$id] ?? $this->logics[$id])->delayS($this->at[$id], $to)];
+                    $timers[$id] = [
+                        $to,
+                        ($this->failure->logics[$id] ?? $this->logics[$id])->delayS($this->at[$id], $to),
+                    ];
                 }
             }
             $wait = INF;
@@ -213,7 +239,10 @@ final class Engine
         return $wishes;
     }
 
-    /** Whether what is set wrongly on a device makes no odds on a way that a sound rig went: it wants the same at each step, as soon. */
+    /**
+     * Whether what is set wrongly on a device makes no odds on a way that a sound rig went: it wants the same at each
+     * step, as soon.
+     */
     public function goesAlike(Settled $sound, Failure $failure): bool
     {
         if ($failure->poles !== [] || $failure->heldAt !== []) {
@@ -232,7 +261,10 @@ final class Engine
             $positions = array_keys($this->automaticBits[$id]);
             foreach ($positions as $from) {
                 foreach ($positions as $to) {
-                    if ($logic->delayS((string) $from, (string) $to) !== $this->logics[$id]->delayS((string) $from, (string) $to)) {
+                    if (
+                        $logic->delayS((string) $from, (string) $to) !==
+                        $this->logics[$id]->delayS((string) $from, (string) $to)
+                    ) {
                         return false;
                     }
                 }
@@ -262,7 +294,10 @@ final class Engine
                 }
             }
             foreach ($moving as $other) {
-                if ($other !== $first && ($this->failure->logics[$other] ?? $this->logics[$other])->wish($this->sight) === $this->at[$other]) {
+                if (
+                    $other !== $first &&
+                    ($this->failure->logics[$other] ?? $this->logics[$other])->wish($this->sight) === $this->at[$other]
+                ) {
                     $differ = true;
                 }
             }
@@ -291,7 +326,7 @@ final class Engine
             $byHand = $device !== null && !isset($this->automatic[$device]);
             if ($surrounding !== null || $byHand) {
                 $off = $byHand && !isset($positions[$this->at[$device] ?? '']);
-                $this->steadyMemo .= '|' . ($off ? 'dead' : ($this->surroundings[$surrounding] ?? 'good'));
+                $this->steadyMemo .= '|' . ($off ? 'dead' : $this->surroundings[$surrounding] ?? 'good');
             }
         }
         $this->readAs = '';
@@ -328,7 +363,16 @@ final class Engine
         }
         $beside = $this->beside[$on] ??= "{$this->steadyMemo}|{$on}";
         $memo = $parted === [] ? $closed . $beside : $closed . $beside . '!' . implode(',', array_keys($parted));
-        $this->now = $this->sight->now = $this->situations[$memo] ??= new Situation($this->network, $memo, $closed, $this->activeOf[$beside] ??= $this->active(), $parted === [] ? $this->rootsOf[$closed] ??= $this->network->roots($closed) : $this->network->roots($closed, $parted), $parted);
+        $this->now = $this->sight->now = $this->situations[$memo] ??= new Situation(
+            $this->network,
+            $memo,
+            $closed,
+            ($this->activeOf[$beside] ??= $this->active()),
+            $parted === []
+                ? ($this->rootsOf[$closed] ??= $this->network->roots($closed))
+                : $this->network->roots($closed, $parted),
+            $parted,
+        );
     }
 
     /** @return list<array{string, int, bool, bool}> poles of a failure: element, bit, stays closed, moves alone */
@@ -336,7 +380,12 @@ final class Engine
     {
         $poles = [];
         foreach ($failure->poles as $element => $stays) {
-            $poles[] = [$element, 1 << max(0, $this->network->bitOf[$element] ?? 0), $stays, $this->network->movesAlone($element)];
+            $poles[] = [
+                $element,
+                1 << max(0, $this->network->bitOf[$element] ?? 0),
+                $stays,
+                $this->network->movesAlone($element),
+            ];
         }
 
         return $poles;
@@ -347,8 +396,12 @@ final class Engine
     {
         $active = [];
         foreach ($this->sources as [$id, $surrounding, $device, $positions, $mode, $modes]) {
-            $quality = $surrounding === null ? 'good' : ($this->surroundings[$surrounding] ?? 'good');
-            if ($quality !== 'dead' && ($mode === null || isset($modes[$this->at[$mode] ?? ''])) && ($device === null || isset($positions[$this->at[$device] ?? '']))) {
+            $quality = $surrounding === null ? 'good' : $this->surroundings[$surrounding] ?? 'good';
+            if (
+                $quality !== 'dead' &&
+                ($mode === null || isset($modes[$this->at[$mode] ?? ''])) &&
+                ($device === null || isset($positions[$this->at[$device] ?? '']))
+            ) {
                 $active[$id] = $quality;
             }
         }
@@ -358,5 +411,4 @@ final class Engine
 
     /** @var array<int, array<int, int>> */
     private array $rootsOf = [];
-
 }

@@ -19,7 +19,10 @@ final class Enumeration
     /** @var list<Device> controls that matter only with others set so */
     private array $dependent;
 
-    /** @var ?array<string, array<string, int>> control or what surrounds the rig => position => its part in the number of a setting; null where the numbers would not fit an integer */
+    /**
+     * @var ?array<string, array<string, int>> control or what surrounds the rig => position => its part in the number
+     *      of a setting; null where the numbers would not fit an integer
+     */
     private readonly ?array $parts;
 
     /** @param array<string, mixed> $without controls that are gone through elsewhere, by id */
@@ -42,8 +45,15 @@ final class Enumeration
     {
         $weight = 1;
         $parts = [];
-        $surroundings = array_map(fn(Surrounding $s): array => array_map(strval(...), array_keys($s->values)), $this->engine->network->graph->surroundings);
-        foreach (array_map(fn(Device $d): array => $d->positionNames(), array_column($this->controls, null, 'id')) + $surroundings as $id => $positions) {
+        $surroundings = array_map(
+            fn(Surrounding $s): array => array_map(strval(...), array_keys($s->values)),
+            $this->engine->network->graph->surroundings,
+        );
+        foreach (
+            array_map(fn(Device $d): array => $d->positionNames(), array_column($this->controls, null, 'id')) +
+                $surroundings
+            as $id => $positions
+        ) {
             foreach ($positions as $i => $position) {
                 $parts[$id][$position] = $i * $weight;
             }
@@ -56,7 +66,10 @@ final class Enumeration
         return $parts;
     }
 
-    /** Number of states of the unreduced product: all controls, branch breakers included, times all surroundings that are no failure. About, where it is more than an integer holds. */
+    /**
+     * Number of states of the unreduced product: all controls, branch breakers included, times all surroundings that
+     * are no failure. About, where it is more than an integer holds.
+     */
     public function total(): int|float
     {
         $total = 1.0;
@@ -70,7 +83,10 @@ final class Enumeration
         return $total <= 2 ** 53 ? (int) $total : $total;
     }
 
-    /** How many settings are left to walk, without walking them; past the bound, one more than that. What depends on others is counted with them, not multiplied. */
+    /**
+     * How many settings are left to walk, without walking them; past the bound, one more than that. What depends on
+     * others is counted with them, not multiplied.
+     */
     public function reduced(): int
     {
         $tied = [];
@@ -90,7 +106,12 @@ final class Enumeration
             }
             $next = [];
             foreach ($together as $controls) {
-                foreach ($device->matters($controls + $this->engine->network->held()) ? $this->positions($device) : [$device->normal] as $position) {
+                foreach (
+                    $device->matters($controls + $this->engine->network->held())
+                        ? $this->positions($device)
+                        : [$device->normal]
+                    as $position
+                ) {
                     $next[] = $controls + [$device->id => $position];
                 }
             }
@@ -99,7 +120,12 @@ final class Enumeration
                 return self::BOUND + 1;
             }
         }
-        $of = fn(array $controls): float => array_product(array_map(fn(Surrounding $s): float => $s->matters($controls) ? count($s->distinct()) : 1, $this->engine->network->graph->surroundings));
+        $of = fn(array $controls): float => array_product(
+            array_map(
+                fn(Surrounding $s): float => $s->matters($controls) ? count($s->distinct()) : 1,
+                $this->engine->network->graph->surroundings,
+            ),
+        );
 
         return (int) min(self::BOUND + 1, $count * array_sum(array_map($of, $together)));
     }
@@ -163,7 +189,8 @@ final class Enumeration
     }
 
     /**
-     * Every setting, by its number. What makes no difference with the others set so stands in one position for all of them:
+     * Every setting, by its number. What makes no difference with the others set so stands in one position for all of
+     * them:
      * a pedestal nobody is plugged into, a generator the cord is not in.
      *
      * @param array<string, string> $with positions of the controls that are gone through elsewhere
@@ -195,7 +222,12 @@ final class Enumeration
         $device = $order[$i];
         foreach ($device->matters($controls) ? $this->positions($device) : [$device->normal] as $position) {
             $controls[$device->id] = $position;
-            yield from $this->settingsFrom($i + 1, $order, $controls, $number + ($this->parts[$device->id][$position] ?? 0));
+            yield from $this->settingsFrom(
+                $i + 1,
+                $order,
+                $controls,
+                $number + ($this->parts[$device->id][$position] ?? 0),
+            );
         }
     }
 
@@ -205,7 +237,9 @@ final class Enumeration
         $order = [];
         $waiting = array_column($this->controls, null, 'id');
         while ($waiting !== []) {
-            $ready = array_filter($waiting, fn(Device $d): bool => array_intersect_key($d->while, $waiting) === []) ?: $waiting;
+            $ready =
+                array_filter($waiting, fn(Device $d): bool => array_intersect_key($d->while, $waiting) === []) ?:
+                $waiting;
             $order += $ready;
             $waiting = array_diff_key($waiting, $ready);
         }
@@ -223,7 +257,10 @@ final class Enumeration
         foreach ($this->engine->network->graph->surroundings as $id => $surrounding) {
             $more = [];
             foreach ($all as $one) {
-                foreach ($surrounding->matters($controls) ? $surrounding->distinct() : [$surrounding->distinct()[0]] as $value) {
+                foreach (
+                    $surrounding->matters($controls) ? $surrounding->distinct() : [$surrounding->distinct()[0]]
+                    as $value
+                ) {
                     $more[] = $one + [$id => $value];
                 }
             }

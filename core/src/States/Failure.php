@@ -8,7 +8,10 @@ use Hollin\Core\Network\Automatic;
 use Hollin\Core\Network\Device;
 use Hollin\Core\Network\ElementKind;
 
-/** One device that does not do what it should: a pole welded or never closing, whatever its position, a mechanism that does not move, a reading that is false or a setting that is wrong. */
+/**
+ * One device that does not do what it should: a pole welded or never closing, whatever its position, a mechanism that
+ * does not move, a reading that is false or a setting that is wrong.
+ */
 final readonly class Failure
 {
     /**
@@ -57,23 +60,46 @@ final readonly class Failure
         $failures = [];
         foreach ($network->graph->elements as $id => $element) {
             $device = $network->graph->devices[$element->device ?? ''] ?? null;
-            if ($device === null || isset($network->left[$device->id]) || (!$device->isAutomatic() && $device->job !== 'transfer')) {
+            if (
+                $device === null ||
+                isset($network->left[$device->id]) ||
+                (!$device->isAutomatic() && $device->job !== 'transfer')
+            ) {
                 continue;
             }
             $contact = $element->kind === ElementKind::Bond ? 'bonding relay' : $device->contacts;
             $name = $network->graph->label($device->component);
             // A bonding relay is a relay of its own.
-            $together = array_values(array_filter($network->movesWith($id), fn(string $other): bool => $network->graph->elements[$other]->kind === $element->kind));
+            $together = array_values(
+                array_filter(
+                    $network->movesWith($id),
+                    fn(string $other): bool => $network->graph->elements[$other]->kind === $element->kind,
+                ),
+            );
             foreach (['welded' => 'welded closed', 'stuck_open' => 'stuck open'] as $how => $words) {
-                $failures[] = new self("{$id}.{$how}", $device->component, "{$contact} of {$name} {$words}", [$id => $how === 'welded'], pole: count($together) > 1 ? "{$element->role->value} pole" : '');
+                $failures[] = new self(
+                    "{$id}.{$how}",
+                    $device->component,
+                    "{$contact} of {$name} {$words}",
+                    [$id => $how === 'welded'],
+                    pole: count($together) > 1 ? "{$element->role->value} pole" : '',
+                );
                 if (count($together) > 1 && $together[0] === $id) {
                     // One current passes them all, so they may well weld at once.
-                    $failures[] = new self("{$id}.all_{$how}", $device->component, "{$contact} of {$name} {$words}", array_fill_keys($together, $how === 'welded'));
+                    $failures[] = new self(
+                        "{$id}.all_{$how}",
+                        $device->component,
+                        "{$contact} of {$name} {$words}",
+                        array_fill_keys($together, $how === 'welded'),
+                    );
                 }
             }
         }
         foreach ($network->graph->devices as $device) {
-            array_push($failures, ...$device->isAutomatic() && !isset($network->left[$device->id]) ? self::stuck($network, $device) : []);
+            array_push(
+                $failures,
+                ...$device->isAutomatic() && !isset($network->left[$device->id]) ? self::stuck($network, $device) : [],
+            );
         }
 
         return $failures;
@@ -90,14 +116,42 @@ final readonly class Failure
         $failures = [];
         $name = $network->graph->label($device->component);
         foreach ($device->positionNames() as $i => $position) {
-            $failures[] = $i === 0
-                ? new self("{$device->id}.dead", $device->component, sprintf($device->judgesVolts ? '%s dead or blind: it never leaves "%s"' : '%s dead: it never leaves "%s"', $name, $device->positions[$position]), heldAt: [$device->id => $position])
-                : new self("{$device->id}.stuck_{$position}", $device->component, sprintf($device->judgesVolts ? '%s stuck in "%s", or kept there by a false reading' : '%s stuck in "%s"', $name, $device->positions[$position]), heldAt: [$device->id => $position]);
+            $failures[] =
+                $i === 0
+                    ? new self(
+                        "{$device->id}.dead",
+                        $device->component,
+                        sprintf(
+                            $device->judgesVolts
+                                ? '%s dead or blind: it never leaves "%s"'
+                                : '%s dead: it never leaves "%s"',
+                            $name,
+                            $device->positions[$position],
+                        ),
+                        heldAt: [$device->id => $position],
+                    )
+                    : new self(
+                        "{$device->id}.stuck_{$position}",
+                        $device->component,
+                        sprintf(
+                            $device->judgesVolts
+                                ? '%s stuck in "%s", or kept there by a false reading'
+                                : '%s stuck in "%s"',
+                            $name,
+                            $device->positions[$position],
+                        ),
+                        heldAt: [$device->id => $position],
+                    );
         }
 
         $n = 0;
         foreach ($device->logic?->misset() ?? [] as $words => $logic) {
-            $failures[] = new self("{$device->id}.misset_" . ++$n, $device->component, "{$name} set {$words}", logics: [$device->id => $logic]);
+            $failures[] = new self(
+                "{$device->id}.misset_" . ++$n,
+                $device->component,
+                "{$name} set {$words}",
+                logics: [$device->id => $logic],
+            );
         }
 
         return $failures;

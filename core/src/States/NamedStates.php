@@ -24,11 +24,22 @@ final class NamedStates
     {
         $make = new self($graph);
         $states = [$make->state('nothing', '0', 'nothing connected', inverter: 'off')];
-        $inverters = array_values(array_filter($graph->sources, fn(Source $s): bool => $s->kind === 'ac' && in_array($s->letter, ['I', 'J', 'K'], true)));
+        $inverters = array_values(
+            array_filter(
+                $graph->sources,
+                fn(Source $s): bool => $s->kind === 'ac' && in_array($s->letter, ['I', 'J', 'K'], true),
+            ),
+        );
         $rejects = array_filter($graph->devices, fn(Device $d): bool => $d->judgesVolts) !== [];
         foreach ($inverters as $i => $inverter) {
             $name = count($inverters) === 1 ? 'inverting' : $graph->label($inverter->component) . ' inverting';
-            $states[] = $make->state($i === 0 ? 'inverting' : "inverting_{$inverter->component}", $inverter->letter, lcfirst($name), $inverter, inverting: true);
+            $states[] = $make->state(
+                $i === 0 ? 'inverting' : "inverting_{$inverter->component}",
+                $inverter->letter,
+                lcfirst($name),
+                $inverter,
+                inverting: true,
+            );
         }
         $letters = ['S', 'H', 'Q', 'P'];
         foreach ($graph->supplies as $shore) {
@@ -38,27 +49,74 @@ final class NamedStates
             $source = $graph->sources[$shore->source];
             $supplies = $shore->ratingsA;
             foreach (array_keys($supplies) as $i => $supply) {
-                $states[] = $make->state("shore_{$supply}", $letters[$i] ?? 'P', sprintf('shore %g A', $supplies[$supply]), $source, (string) $supply, inverter: 'charge');
+                $states[] = $make->state(
+                    "shore_{$supply}",
+                    $letters[$i] ?? 'P',
+                    sprintf('shore %g A', $supplies[$supply]),
+                    $source,
+                    (string) $supply,
+                    inverter: 'charge',
+                );
             }
             $largest = (string) array_key_first($supplies);
             if ($inverters !== []) {
                 $states[] = $make->state('shore_and_inverter', 'B', 'shore, inverter on', $source, $largest);
                 // With the cord itself in the inverter, nobody is at a pedestal while inverting.
                 if (!$make->sharesPlug($source, $inverters[0])) {
-                    $states[] = $make->state('dead_pedestal', 'D', 'dead pedestal, inverting', $source, $largest, 'dead', inverting: true, feeds: $inverters[0]);
+                    $states[] = $make->state(
+                        'dead_pedestal',
+                        'D',
+                        'dead pedestal, inverting',
+                        $source,
+                        $largest,
+                        'dead',
+                        inverting: true,
+                        feeds: $inverters[0],
+                    );
                     if ($rejects) {
-                        $states[] = $make->state('low_shore', 'L', 'shore too low, inverting', $source, $largest, 'low', inverting: true, feeds: $inverters[0]);
+                        $states[] = $make->state(
+                            'low_shore',
+                            'L',
+                            'shore too low, inverting',
+                            $source,
+                            $largest,
+                            'low',
+                            inverting: true,
+                            feeds: $inverters[0],
+                        );
                     }
                 }
             }
-            if (array_filter($graph->devices, fn(Device $d): bool => isset($d->positions['past']) && !$d->isAutomatic()) !== []) {
-                $states[] = $make->state('bypassed', 'Y', 'shore, inverter/charger bypassed', $source, $largest, inverter: 'off', bypass: 'past');
+            if (
+                array_filter(
+                    $graph->devices,
+                    fn(Device $d): bool => isset($d->positions['past']) && !$d->isAutomatic(),
+                ) !== []
+            ) {
+                $states[] = $make->state(
+                    'bypassed',
+                    'Y',
+                    'shore, inverter/charger bypassed',
+                    $source,
+                    $largest,
+                    inverter: 'off',
+                    bypass: 'past',
+                );
             }
         }
-        foreach (array_values(array_filter($graph->supplies, fn(Supply $s): bool => $s->kind === 'generator')) as $i => $generator) {
+        foreach (
+            array_values(array_filter($graph->supplies, fn(Supply $s): bool => $s->kind === 'generator'))
+            as $i => $generator
+        ) {
             $source = $graph->sources[$generator->source];
             $name = $i === 0 ? 'generator' : $graph->label($generator->component);
-            $states[] = $make->state($i === 0 ? 'generator' : "generator_{$generator->component}", $source->letter, lcfirst($name), $source, inverter: 'charge');
+            $states[] = $make->state(
+                $i === 0 ? 'generator' : "generator_{$generator->component}",
+                $source->letter,
+                lcfirst($name),
+                $source,
+                inverter: 'charge',
+            );
             if ($inverters !== [] && $i === 0) {
                 $states[] = $make->state('generator_and_inverter', 'A', 'generator, inverter on', $source);
             }
@@ -83,11 +141,24 @@ final class NamedStates
             $largest = (string) array_key_first($shore->ratingsA);
             $n = 0;
             $surrounding = $graph->surroundings[(string) $graph->sources[$shore->source]->surrounding];
-            foreach (['high' => $surrounding->values['high']] + array_intersect_key($surrounding->values, array_flip($surrounding->faults())) as $condition => $words) {
+            foreach (
+                ['high' => $surrounding->values['high']] +
+                    array_intersect_key($surrounding->values, array_flip($surrounding->faults()))
+                as $condition => $words
+            ) {
                 if ($condition === 'wired_240' && ($shore->ratingsA[$largest] ?? 0.0) !== 30.0) {
                     continue;
                 }
-                $states[] = $make->state("fault_{$condition}", 'W' . ++$n, "shore: {$words}", $graph->sources[$shore->source], $largest, $condition, inverter: 'charge', group: 'fault');
+                $states[] = $make->state(
+                    "fault_{$condition}",
+                    'W' . ++$n,
+                    "shore: {$words}",
+                    $graph->sources[$shore->source],
+                    $largest,
+                    $condition,
+                    inverter: 'charge',
+                    group: 'fault',
+                );
             }
             break;
         }
@@ -145,13 +216,20 @@ final class NamedStates
             $surroundings[$source->surrounding] = $condition;
         }
 
-        return new NamedState($id, $letter, $title, new Setting($controls, $surroundings), $group, match (true) {
-            $disconnect === 'off' => About::Storage,
-            $source === null => About::Nothing,
-            $supply !== null => About::Shore,
-            $inverting => About::Inverting,
-            default => About::Generator,
-        });
+        return new NamedState(
+            $id,
+            $letter,
+            $title,
+            new Setting($controls, $surroundings),
+            $group,
+            match (true) {
+                $disconnect === 'off' => About::Storage,
+                $source === null => About::Nothing,
+                $supply !== null => About::Shore,
+                $inverting => About::Inverting,
+                default => About::Generator,
+            },
+        );
     }
 
     /** The position of a choosing device in a state: the source the state is about, else as it usually is. */
@@ -168,7 +246,11 @@ final class NamedStates
             }
         }
 
-        return $source === null && $device->job === 'plug' && isset($device->selects[$device->normal]) ? $device->normal : (isset($device->positions['out']) ? 'out' : $device->normal);
+        return $source === null && $device->job === 'plug' && isset($device->selects[$device->normal])
+            ? $device->normal
+            : (isset($device->positions['out'])
+                ? 'out'
+                : $device->normal);
     }
 
     /**
@@ -180,7 +262,10 @@ final class NamedStates
         if ($device->job !== 'plug' || in_array($source->id, array_column($this->graph->supplies, 'source'), true)) {
             return true;
         }
-        if (isset($device->selects[$device->normal]) && $this->reaches($source->a, $device->selects[$device->normal], $device->id)) {
+        if (
+            isset($device->selects[$device->normal]) &&
+            $this->reaches($source->a, $device->selects[$device->normal], $device->id)
+        ) {
             return true;
         }
         foreach ($this->graph->circuits as $circuit) {
@@ -220,7 +305,12 @@ final class NamedStates
             if ($device->job !== 'plug') {
                 continue;
             }
-            $has = array_map(fn(Source $s): bool => $this->belongsTo($device, $s) && array_filter($device->selects, fn(string $t): bool => $this->reaches($s->a, $t, $device->id)) !== [], [$shore, $other]);
+            $has = array_map(
+                fn(Source $s): bool => $this->belongsTo($device, $s) &&
+                    array_filter($device->selects, fn(string $t): bool => $this->reaches($s->a, $t, $device->id)) !==
+                        [],
+                [$shore, $other],
+            );
             if ($has[0] && $has[1]) {
                 return true;
             }

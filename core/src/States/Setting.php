@@ -11,10 +11,7 @@ final readonly class Setting
      * @param array<string, string> $controls device => position
      * @param array<string, string> $surroundings
      */
-    public function __construct(
-        public array $controls,
-        public array $surroundings,
-    ) {}
+    public function __construct(public array $controls, public array $surroundings) {}
 
     public function with(string $device, string $position): self
     {

@@ -22,7 +22,10 @@ final readonly class Settled
         public array $trouble,
     ) {}
 
-    /** Whether a failure would have changed anything on the way here: a contact that moved or would not have, a device that left. */
+    /**
+     * Whether a failure would have changed anything on the way here: a contact that moved or would not have, a device
+     * that left.
+     */
     public function isTouchedBy(Failure $failure): bool
     {
         if ($failure->logics !== []) {
@@ -34,7 +37,13 @@ final readonly class Settled
             }
         }
         foreach ($failure->heldAt as $device => $position) {
-            foreach ([$this->positions[$device] ?? $position, ...array_column(array_filter($this->moves, fn(array $m): bool => $m['device'] === $device), 'from')] as $at) {
+            foreach (
+                [
+                    $this->positions[$device] ?? $position,
+                    ...array_column(array_filter($this->moves, fn(array $m): bool => $m['device'] === $device), 'from'),
+                ]
+                as $at
+            ) {
                 if ($at !== $position) {
                     return true;
                 }

@@ -19,7 +19,10 @@ final class Sight implements Look
 
     public function __construct(private readonly Contraction $network)
     {
-        $this->batteries = array_map(fn($b): array => [$b->pos, $b->neg, $b->restV('half')], array_values($network->graph->batteries));
+        $this->batteries = array_map(
+            fn($b): array => [$b->pos, $b->neg, $b->restV('half')],
+            array_values($network->graph->batteries),
+        );
     }
 
     public function position(string $device): string
@@ -47,8 +50,10 @@ final class Sight implements Look
         $a = $this->now->root($hot);
         $b = $this->now->root($neutral);
         foreach ($this->now->acSources() as $id => [$hotRoot, $neutralRoot]) {
-            if ($this->network->acSources[$id][2] !== $notFromComponent
-                && (($a === $hotRoot && $b === $neutralRoot) || ($a === $neutralRoot && $b === $hotRoot))) {
+            if (
+                $this->network->acSources[$id][2] !== $notFromComponent &&
+                (($a === $hotRoot && $b === $neutralRoot) || ($a === $neutralRoot && $b === $hotRoot))
+            ) {
                 return $id;
             }
         }

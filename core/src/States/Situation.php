@@ -27,7 +27,10 @@ final class Situation
     /** @var ?array<int, string> */
     private ?array $softLive = null;
 
-    /** @var array<string, array<string, string>> as what automatic devices go by stands => device => the position it wants; the engine's to keep */
+    /**
+     * @var array<string, array<string, string>> as what automatic devices go by stands => device => the position it
+     *      wants; the engine's to keep
+     */
     public array $wanted = [];
 
     /** @var ?array<string, Liveness> */
@@ -81,7 +84,7 @@ final class Situation
     {
         $bit = $this->network->bitOf[$element] ?? -1;
 
-        return $this->parted[$element] ?? ($bit < 0 ? $bit === -1 : ($this->closed >> $bit & 1) === 1);
+        return $this->parted[$element] ?? ($bit < 0 ? $bit === -1 : (($this->closed >> $bit) & 1) === 1);
     }
 
     public function isActive(string $source): bool
@@ -198,7 +201,10 @@ final class Situation
         return $root !== $home && $this->bonded($root) === $this->bonded($home);
     }
 
-    /** Whether a source's alternating current can reach a net at all, by metal, loads or bonds; what joins or parts two that none reaches changes nothing. */
+    /**
+     * Whether a source's alternating current can reach a net at all, by metal, loads or bonds; what joins or parts two
+     * that none reaches changes nothing.
+     */
     public function isReached(int $net): bool
     {
         if ($this->reached === null) {
@@ -250,7 +256,10 @@ final class Situation
                 }
                 $hard = $this->hardHot($end->hot);
                 $across = $hard === null ? $this->hardHot($end->neutral) : null;
-                if ($hard !== null && $this->homeByGround($end->neutral, $hard) || $across !== null && $this->homeByGround($end->hot, $across)) {
+                if (
+                    ($hard !== null && $this->homeByGround($end->neutral, $hard)) ||
+                    ($across !== null && $this->homeByGround($end->hot, $across))
+                ) {
                     $this->liveness[$id] = Liveness::throughGround($hard ?? (string) $across);
                     continue;
                 }
@@ -312,7 +321,10 @@ final class Situation
         return $this->root($a) === $this->root($b);
     }
 
-    /** Whether two terminals are joined by metal or by a closed neutral-ground bond: a meter reads no volts between them. */
+    /**
+     * Whether two terminals are joined by metal or by a closed neutral-ground bond: a meter reads no volts between
+     * them.
+     */
     public function tied(string $a, string $b): bool
     {
         $first = $this->root($a);

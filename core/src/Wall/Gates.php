@@ -11,7 +11,10 @@ use Hollin\Core\Network\Role;
 use Hollin\Core\Rules\Examination;
 use Hollin\Core\States\Settled;
 
-/** What every part that switches is in: its position, what hands have set on it, which ways are closed, what its current can be read from. */
+/**
+ * What every part that switches is in: its position, what hands have set on it, which ways are closed, what its current
+ * can be read from.
+ */
 final class Gates
 {
     /** Which way of a part with several a position closes, as the wall draws it. */
@@ -29,14 +32,27 @@ final class Gates
             [$main, $mode, $run] = self::roles($own);
             $byHand = array_filter($own, fn(Device $d): bool => $d !== $main && $d->job !== 'breaker' && $d !== $run);
             $position = $main === null ? '' : $settled->positions[$main->id];
-            $gates[$component] = [
-                'position' => $position,
-                'words' => $main === null ? '' : self::words($main, $settled),
-                'mode' => $mode === null ? '' : self::words($mode, $settled),
-                'settings' => array_values(array_map(fn(Device $d): string => ($d->job === 'mode' ? 'switch ' : '') . self::words($d, $settled), $byHand)),
-                'running' => $run !== null && $settled->positions[$run->id] === 'running',
-                'direct' => array_values(array_filter($rig->graph->converters, fn(PowerConverter $c): bool => $c->component === $component && $c->kind === PowerConverter::INVERTER))[0]->id ?? null,
-            ] + self::contacts($rig, $settled, $component, $position);
+            $gates[$component] =
+                [
+                    'position' => $position,
+                    'words' => $main === null ? '' : self::words($main, $settled),
+                    'mode' => $mode === null ? '' : self::words($mode, $settled),
+                    'settings' => array_values(
+                        array_map(
+                            fn(Device $d): string => ($d->job === 'mode' ? 'switch ' : '') . self::words($d, $settled),
+                            $byHand,
+                        ),
+                    ),
+                    'running' => $run !== null && $settled->positions[$run->id] === 'running',
+                    'direct' =>
+                        array_values(
+                            array_filter(
+                                $rig->graph->converters,
+                                fn(PowerConverter $c): bool => $c->component === $component &&
+                                    $c->kind === PowerConverter::INVERTER,
+                            ),
+                        )[0]->id ?? null,
+                ] + self::contacts($rig, $settled, $component, $position);
         }
 
         return $gates;
@@ -44,18 +60,19 @@ final class Gates
 
     /**
      * @param list<Device> $devices of one part
-     * @return array{?Device, ?Device, ?Device} what switches by itself, or else what a hand switches; its mode switch; what runs a set
+     * @return array{?Device, ?Device, ?Device} what switches by itself, or else what a hand switches; its mode switch;
+     *      what runs a set
      */
     private static function roles(array $devices): array
     {
         $main = $byHand = $mode = $run = null;
         foreach ($devices as $device) {
             match (true) {
-                $device->isAutomatic() => $main ??= $device,
-                $device->job === 'mode' => $mode ??= $device,
-                $device->job === 'run' => $run ??= $device,
+                $device->isAutomatic() => ($main ??= $device),
+                $device->job === 'mode' => ($mode ??= $device),
+                $device->job === 'run' => ($run ??= $device),
                 $device->job === 'breaker' => null,
-                default => $byHand ??= $device,
+                default => ($byHand ??= $device),
             };
         }
 
@@ -73,7 +90,12 @@ final class Gates
         $situation = $settled->situation;
         $carries = $hot = [];
         foreach ($rig->graph->sources as $id => $source) {
-            if ($source->component === $component && $source->kind === 'ac' && $source->forming && $situation->isActive($id)) {
+            if (
+                $source->component === $component &&
+                $source->kind === 'ac' &&
+                $source->forming &&
+                $situation->isActive($id)
+            ) {
                 $carries[] = $id;
             }
         }
@@ -88,6 +110,15 @@ final class Gates
         }
         $ways = self::WAYS[$rig->graph->partAt($component)->type ?? ''] ?? null;
 
-        return ['ways' => $ways === null ? ($hot === [] ? [] : ['a']) : array_values(array_intersect_key($ways, [$position => true])), 'bond' => $bond, 'carries' => [...$carries, ...$hot]];
+        return [
+            'ways' =>
+                $ways === null
+                    ? ($hot === []
+                        ? []
+                        : ['a'])
+                    : array_values(array_intersect_key($ways, [$position => true])),
+            'bond' => $bond,
+            'carries' => [...$carries, ...$hot],
+        ];
     }
 }

@@ -28,23 +28,51 @@ final class Paint
         }
         $circuits = [];
         foreach ($situation->liveness() as $id => $live) {
-            $circuits[$id] = ['kind' => $live->kind, 'source' => $live->source === null ? null : $rig->graph->sources[$live->source]->letter, 'words' => $live->words];
+            $circuits[$id] = [
+                'kind' => $live->kind,
+                'source' => $live->source === null ? null : $rig->graph->sources[$live->source]->letter,
+                'words' => $live->words,
+            ];
         }
         $buses = [];
         foreach ($rig->rig->components as $id => $component) {
             if (isset($rig->graph->terminals["{$id}.bus"])) {
                 $hot = $situation->hotAt("{$id}.bus");
                 $stray = $situation->hotAt("{$id}.neutral_bar");
-                $buses[$id] = ['soft' => $hot !== null && $situation->hardHot("{$id}.bus") === null, 'source' => $hot === null ? null : $rig->graph->sources[$hot]->letter, 'neutralLive' => $stray === null ? null : $rig->graph->sources[$stray]->letter, 'exchanged' => self::exchanged($rig, $situation, "{$id}.bus", "{$id}.neutral_bar")];
+                $buses[$id] = [
+                    'soft' => $hot !== null && $situation->hardHot("{$id}.bus") === null,
+                    'source' => $hot === null ? null : $rig->graph->sources[$hot]->letter,
+                    'neutralLive' => $stray === null ? null : $rig->graph->sources[$stray]->letter,
+                    'exchanged' => self::exchanged($rig, $situation, "{$id}.bus", "{$id}.neutral_bar"),
+                ];
             }
         }
 
         return [
-            'links' => (object) $painted, 'circuits' => (object) $circuits, 'buses' => (object) $buses,
-            'positions' => (object) array_map(fn(string $id): array => ['position' => $settled->positions[$id], 'words' => ($rig->graph->devices[$id] ?? null)?->everyPosition()[$settled->positions[$id]] ?? ''], array_combine(array_keys($settled->positions), array_keys($settled->positions))),
-            'moves' => array_map(fn(array $m): array => $m + ['component' => $rig->graph->devices[$m['device']]->component, 'words' => $rig->graph->devices[$m['device']]->positions[$m['to']] ?? $m['to']], $settled->moves),
+            'links' => (object) $painted,
+            'circuits' => (object) $circuits,
+            'buses' => (object) $buses,
+            'positions' => (object) array_map(
+                fn(string $id): array => [
+                    'position' => $settled->positions[$id],
+                    'words' => ($rig->graph->devices[$id] ?? null)?->everyPosition()[$settled->positions[$id]] ?? '',
+                ],
+                array_combine(array_keys($settled->positions), array_keys($settled->positions)),
+            ),
+            'moves' => array_map(
+                fn(array $m): array => $m + [
+                    'component' => $rig->graph->devices[$m['device']]->component,
+                    'words' => $rig->graph->devices[$m['device']]->positions[$m['to']] ?? $m['to'],
+                ],
+                $settled->moves,
+            ),
             'bonds' => self::bonds($rig, $situation),
-            'closedBonds' => array_values(array_map(fn(array $b): string => $b[0], array_filter($situation->network->bonds, fn(array $b): bool => $situation->isClosed($b[0])))),
+            'closedBonds' => array_values(
+                array_map(
+                    fn(array $b): string => $b[0],
+                    array_filter($situation->network->bonds, fn(array $b): bool => $situation->isClosed($b[0])),
+                ),
+            ),
             'gates' => (object) Gates::of($rig, $settled),
             'supplies' => (object) self::supplies($rig, $settled),
             'charging' => self::charging($rig, $situation),
@@ -66,7 +94,9 @@ final class Paint
             $soft = $hard === null ? $situation->softHot($terminal) : null;
             $source = $hard ?? $soft;
 
-            return $source === null ? null : ['letter' => $rig->graph->sources[$source]->letter, 'soft' => $soft !== null, 'source' => $source];
+            return $source === null
+                ? null
+                : ['letter' => $rig->graph->sources[$source]->letter, 'soft' => $soft !== null, 'source' => $source];
         };
         $ends = array_map($live, $link['hot']);
         $neutral = array_map($live, $link['neutral']);
@@ -78,7 +108,10 @@ final class Paint
         }
 
         return [
-            'hot' => [$ends[0]['letter'] ?? null, $ends[1]['letter'] ?? null], 'soft' => ($ends[1]['soft'] ?? false), 'neutralLive' => $neutral[1]['letter'] ?? null, 'neutralHome' => $home,
+            'hot' => [$ends[0]['letter'] ?? null, $ends[1]['letter'] ?? null],
+            'soft' => $ends[1]['soft'] ?? false,
+            'neutralLive' => $neutral[1]['letter'] ?? null,
+            'neutralHome' => $home,
             'exchanged' => self::exchanged($rig, $situation, $link['hot'][1], $link['neutral'][1]),
         ];
     }
@@ -91,7 +124,9 @@ final class Paint
         }
         $source = $situation->hardHot($neutral);
 
-        return $source !== null && $situation->root($rig->graph->sources[$source]->b) === $situation->root($hot) ? $rig->graph->sources[$source]->letter : null;
+        return $source !== null && $situation->root($rig->graph->sources[$source]->b) === $situation->root($hot)
+            ? $rig->graph->sources[$source]->letter
+            : null;
     }
 
     /**
@@ -122,15 +157,24 @@ final class Paint
         foreach (array_keys($situation->acSources()) as $id) {
             $source = $rig->graph->sources[$id];
             $systems[] = [
-                'source' => $source->letter, 'component' => $source->component, 'count' => count($situation->bondsOf($id)), 'at' => $situation->bondsOf($id),
-                'where' => array_map(fn(string $b): string => $rig->rig->label($rig->graph->elements[$b]->component), $situation->bondsOf($id)),
+                'source' => $source->letter,
+                'component' => $source->component,
+                'count' => count($situation->bondsOf($id)),
+                'at' => $situation->bondsOf($id),
+                'where' => array_map(
+                    fn(string $b): string => $rig->rig->label($rig->graph->elements[$b]->component),
+                    $situation->bondsOf($id),
+                ),
             ];
         }
 
         return $systems;
     }
 
-    /** @return array<string, array{plugged: bool, words: string}> supplies by component, and whether a cord of the rig is in them */
+    /**
+     * @return array<string, array{plugged: bool, words: string}> supplies by component, and whether a cord of the rig
+     *      is in them
+     */
     private static function supplies(Examination $rig, Settled $settled): array
     {
         $found = [];
@@ -143,13 +187,19 @@ final class Paint
                 }
             }
             $source = $rig->graph->sources[$supply->source];
-            $condition = $source->surrounding === null ? 'good' : $settled->setting->surroundings[$source->surrounding] ?? 'good';
-            $found[$supply->component] = ['plugged' => $plug !== null, 'words' => match (true) {
-                $plug === null => 'not plugged in',
-                $condition === 'dead' => 'plugged in, dead',
-                $condition === 'low' => 'plugged in, too low',
-                default => $plug->everyPosition()[$settled->positions[$plug->id]] ?? '',
-            }];
+            $condition =
+                $source->surrounding === null
+                    ? 'good'
+                    : $settled->setting->surroundings[$source->surrounding] ?? 'good';
+            $found[$supply->component] = [
+                'plugged' => $plug !== null,
+                'words' => match (true) {
+                    $plug === null => 'not plugged in',
+                    $condition === 'dead' => 'plugged in, dead',
+                    $condition === 'low' => 'plugged in, too low',
+                    default => $plug->everyPosition()[$settled->positions[$plug->id]] ?? '',
+                },
+            ];
         }
 
         return $found;
@@ -161,12 +211,25 @@ final class Paint
         $found = [];
         foreach ($rig->graph->exposed as $pins) {
             $bare = in_array($settled->positions[$pins->device] ?? '', $pins->exposedIn, true);
-            $live = $bare ? array_keys(array_filter($pins->pins, fn(string $terminal): bool => $settled->situation->hotAt($terminal) !== null)) : [];
-            $found[$pins->component] = ['bare' => $bare, 'live' => $live, 'words' => match (true) {
-                !$bare => ($rig->graph->devices[$pins->device] ?? null)?->everyPosition()[$settled->positions[$pins->device] ?? ''] ?? '',
-                $live !== [] => implode(' and ', $live) . (count($live) === 1 ? ' pin live!' : ' pins live!'),
-                default => 'pins bare, not live',
-            }];
+            $live = $bare
+                ? array_keys(
+                    array_filter(
+                        $pins->pins,
+                        fn(string $terminal): bool => $settled->situation->hotAt($terminal) !== null,
+                    ),
+                )
+                : [];
+            $found[$pins->component] = [
+                'bare' => $bare,
+                'live' => $live,
+                'words' => match (true) {
+                    !$bare => ($rig->graph->devices[$pins->device] ?? null)?->everyPosition()[
+                        $settled->positions[$pins->device] ?? ''
+                    ] ?? '',
+                    $live !== [] => implode(' and ', $live) . (count($live) === 1 ? ' pin live!' : ' pins live!'),
+                    default => 'pins bare, not live',
+                },
+            ];
         }
 
         return $found;
@@ -177,7 +240,11 @@ final class Paint
     {
         $charging = [];
         foreach ($situation->charging() as $id => $ac) {
-            $charging[] = ['component' => $rig->graph->sources[$id]->component, 'on' => $rig->graph->sources[$ac]->letter, 'amps' => $rig->graph->sources[$id]->limitA];
+            $charging[] = [
+                'component' => $rig->graph->sources[$id]->component,
+                'on' => $rig->graph->sources[$ac]->letter,
+                'amps' => $rig->graph->sources[$id]->limitA,
+            ];
         }
 
         return $charging;

@@ -11,11 +11,19 @@ describe('an answer of the server', () => {
   it('throws what is wrong, where, and both sides of a conflict', () => {
     const conflicts = [{ pointer: '/a', yours: 1, theirs: 2, by: 'Idris' }];
     try {
-      unwrap({ error: { message: 'No.', problems: [{ pointer: '/a', message: 'is not right.' }], conflicts }, response: response(409) });
+      unwrap({
+        error: { message: 'No.', problems: [{ pointer: '/a', message: 'is not right.' }], conflicts },
+        response: response(409),
+      });
       expect.unreachable();
     } catch (e) {
       expect(e).toBeInstanceOf(ApiError);
-      expect(e).toMatchObject({ status: 409, message: 'No.', problems: [{ pointer: '/a', message: 'is not right.' }], conflicts });
+      expect(e).toMatchObject({
+        status: 409,
+        message: 'No.',
+        problems: [{ pointer: '/a', message: 'is not right.' }],
+        conflicts,
+      });
     }
   });
 

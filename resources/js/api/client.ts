@@ -49,7 +49,11 @@ const csrf: Middleware = {
   },
 };
 
-export const api = createClient<paths>({ baseUrl: '/api/v1', credentials: 'same-origin', headers: { Accept: 'application/json' } });
+export const api = createClient<paths>({
+  baseUrl: '/api/v1',
+  credentials: 'same-origin',
+  headers: { Accept: 'application/json' },
+});
 api.use(csrf);
 
 /** An answer that is not a success: what it says, where, and with which status. */
@@ -76,7 +80,7 @@ export function unwrap<T>(result: { data?: T; error?: unknown; response: Respons
   );
 }
 
-/** A version 4 UUID; randomUUID itself needs a secure context, which a tablet on the workshop's network does not have. */
+/** A version 4 UUID; randomUUID itself needs a secure context, which a tablet in the workshop does not have. */
 export function uuid(): string {
   const b = crypto.getRandomValues(new Uint8Array(16));
   b[6] = (b[6]! & 0x0f) | 0x40;

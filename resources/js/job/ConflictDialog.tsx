@@ -67,8 +67,8 @@ export function ConflictDialog({ hold }: { hold: DesignHold }) {
     >
       <p>{conflict?.message}</p>
       <p>
-        Your change is not stored yet, and theirs was not overwritten. Both stand here; nothing is lost whichever you take, and the history
-        keeps the other.
+        Your change is not stored yet, and theirs was not overwritten. Both stand here; nothing is lost whichever you
+        take, and the history keeps the other.
       </p>
       <ul className="conflicts">
         {conflictPlaces(conflict?.conflicts ?? []).map((c) => {

@@ -45,12 +45,15 @@ export function FilePanel({ hold, viewId }: { hold: DesignHold; viewId: string }
   const pdf = async (paper: 'letter' | 'a4') => {
     const done = message.loading('Printing the plan sheet …', 0);
     try {
-      let sheet = unwrap(await api.POST('/jobs/{job}/sheets', { params: { path: { job: id } }, body: { view: viewId, paper } }));
+      let sheet = unwrap(
+        await api.POST('/jobs/{job}/sheets', { params: { path: { job: id } }, body: { view: viewId, paper } }),
+      );
       for (let i = 0; i < 120 && (sheet.status === 'waiting' || sheet.status === 'printing'); i++) {
         await new Promise((r) => setTimeout(r, 500));
         sheet = unwrap(await api.GET('/sheets/{sheet}', { params: { path: { sheet: sheet.id } } }));
       }
-      if (sheet.status !== 'done') throw new Error(sheet.trouble ?? 'The sheet is still waiting to be printed; is the worker running?');
+      if (sheet.status !== 'done')
+        throw new Error(sheet.trouble ?? 'The sheet is still waiting to be printed; is the worker running?');
       const link = document.createElement('a');
       link.href = `/api/v1/sheets/${sheet.id}/pdf`;
       link.download = '';

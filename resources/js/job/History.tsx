@@ -23,7 +23,8 @@ export function History({ hold, open, close }: { hold: DesignHold; open: boolean
               {r.words}
               <br />
               <span className="quiet">
-                {r.by ?? 'Hollin'} · {new Date(r.at).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' })}
+                {r.by ?? 'Hollin'} ·{' '}
+                {new Date(r.at).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' })}
               </span>
             </span>
             {r.number !== hold.design.revision && (

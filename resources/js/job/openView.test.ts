@@ -2,7 +2,14 @@ import { describe, expect, it } from 'vitest';
 import type { View } from '../api/client';
 import { openView } from './useDesign';
 
-const view = (id: string, plan: string | null, last = false): View => ({ id, plan, stage: null, title: id, hash: id, last });
+const view = (id: string, plan: string | null, last = false): View => ({
+  id,
+  plan,
+  stage: null,
+  title: id,
+  hash: id,
+  last,
+});
 const views = [view('as_found', null), view('a/one', 'a'), view('a/two', 'a', true), view('b/whole', 'b', true)];
 
 describe('the view that opens', () => {

@@ -1,7 +1,17 @@
 import { queryOptions, useQuery, useQueryClient } from '@tanstack/react-query';
 import { App } from 'antd';
 import { useCallback, useMemo, useRef, useState } from 'react';
-import { api, ApiError, unwrap, uuid, type Answer, type Design, type Intent, type Problem, type View } from '../api/client';
+import {
+  api,
+  ApiError,
+  unwrap,
+  uuid,
+  type Answer,
+  type Design,
+  type Intent,
+  type Problem,
+  type View,
+} from '../api/client';
 
 export const referenceQuery = queryOptions({
   queryKey: ['reference'],
@@ -51,7 +61,10 @@ export interface DesignHold {
  * A job's design and its answers: reads it, posts intents one after the other, keeps answers by
  * hash so that only what changed travels.
  */
-export function useDesign(id: number, asked: string): { hold: DesignHold | null; error: Error | null; refetch: () => void } {
+export function useDesign(
+  id: number,
+  asked: string,
+): { hold: DesignHold | null; error: Error | null; refetch: () => void } {
   const client = useQueryClient();
   const { message } = App.useApp();
   const [saving, setSaving] = useState(0);
@@ -66,7 +79,8 @@ export function useDesign(id: number, asked: string): { hold: DesignHold | null;
   const query = useQuery({
     queryKey: key,
     staleTime: Infinity,
-    queryFn: async () => unwrap(await api.GET('/jobs/{job}', { params: { path: { job: id }, query: { want: viewIds.join(',') } } })),
+    queryFn: async () =>
+      unwrap(await api.GET('/jobs/{job}', { params: { path: { job: id }, query: { want: viewIds.join(',') } } })),
   });
 
   const take = useCallback(
@@ -105,8 +119,16 @@ export function useDesign(id: number, asked: string): { hold: DesignHold | null;
       const done = await queue(async () => {
         const now = current();
         mine.current = intent;
-        const body = { uuid: mark, base: now?.revision ?? 1, intent, want: viewIds, have: Object.keys(now?.answers ?? {}) };
-        const next = await patiently(async () => unwrap(await api.POST('/jobs/{job}/edits', { params: { path: { job: id } }, body })));
+        const body = {
+          uuid: mark,
+          base: now?.revision ?? 1,
+          intent,
+          want: viewIds,
+          have: Object.keys(now?.answers ?? {}),
+        };
+        const next = await patiently(async () =>
+          unwrap(await api.POST('/jobs/{job}/edits', { params: { path: { job: id } }, body })),
+        );
         take(next);
         for (const notice of next.notices) void message.info(notice, 6);
         return true;
@@ -126,7 +148,9 @@ export function useDesign(id: number, asked: string): { hold: DesignHold | null;
           have: Object.keys(current()?.answers ?? {}),
           ...(restore === undefined ? {} : { restore }),
         };
-        const next = await patiently(async () => unwrap(await api.POST('/jobs/{job}/undo', { params: { path: { job: id } }, body })));
+        const next = await patiently(async () =>
+          unwrap(await api.POST('/jobs/{job}/undo', { params: { path: { job: id } }, body })),
+        );
         take(next);
         void message.success(next.words.charAt(0).toUpperCase() + next.words.slice(1), 3);
       });
@@ -138,7 +162,10 @@ export function useDesign(id: number, asked: string): { hold: DesignHold | null;
     const now = current();
     const next = unwrap(
       await api.GET('/jobs/{job}', {
-        params: { path: { job: id }, query: { want: viewIds.join(','), have: Object.keys(now?.answers ?? {}).join(',') } },
+        params: {
+          path: { job: id },
+          query: { want: viewIds.join(','), have: Object.keys(now?.answers ?? {}).join(',') },
+        },
       }),
     );
     // An edit of one's own may have come back meanwhile and be newer.
@@ -147,7 +174,9 @@ export function useDesign(id: number, asked: string): { hold: DesignHold | null;
 
   // Views looked at for the first time bring their answers along.
   const design = query.data;
-  const missing = (design?.views ?? []).filter((v) => viewIds.includes(v.id) && !design?.answers[v.hash]).map((v) => v.id);
+  const missing = (design?.views ?? [])
+    .filter((v) => viewIds.includes(v.id) && !design?.answers[v.hash])
+    .map((v) => v.id);
   useQuery({
     queryKey: ['answers', id, design?.revision, missing.join(',')],
     enabled: design !== undefined && missing.length > 0,
@@ -157,7 +186,9 @@ export function useDesign(id: number, asked: string): { hold: DesignHold | null;
           params: { path: { job: id }, query: { want: missing.join(','), revision: design!.revision } },
         }),
       );
-      client.setQueryData<Design>(key, (old) => (old ? { ...old, answers: { ...old.answers, ...more.answers } } : more));
+      client.setQueryData<Design>(key, (old) =>
+        old ? { ...old, answers: { ...old.answers, ...more.answers } } : more,
+      );
       return true;
     },
   });

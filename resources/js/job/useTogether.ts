@@ -17,7 +17,9 @@ export interface Together {
 function busy(): boolean {
   const at = document.activeElement;
   return (
-    document.querySelector('.ant-modal-wrap:not([style*="display: none"]) .ant-modal, .ant-drawer-open, .is-dragging') !== null ||
+    document.querySelector(
+      '.ant-modal-wrap:not([style*="display: none"]) .ant-modal, .ant-drawer-open, .is-dragging',
+    ) !== null ||
     (at instanceof HTMLElement && at.matches('input:not([type=checkbox]):not([type=radio]), textarea'))
   );
 }

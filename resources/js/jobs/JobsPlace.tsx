@@ -40,7 +40,9 @@ export default function JobsPlace() {
         </div>
         {jobs.isPending && <Waiting what="jobs" />}
         {jobs.isError && <Failed error={jobs.error} again={() => void jobs.refetch()} />}
-        {jobs.data?.length === 0 && <p className="empty">No job yet. Open one, then survey the rig from a factory layout.</p>}
+        {jobs.data?.length === 0 && (
+          <p className="empty">No job yet. Open one, then survey the rig from a factory layout.</p>
+        )}
         <ul className="jobs">
           {jobs.data?.map((job) => (
             <JobLine key={job.id} job={job} />
@@ -64,7 +66,8 @@ function JobLine({ job }: { job: JobRow }) {
       </Link>
       <span className="job-next">{next.words}</span>
       <span className="quiet figures">
-        revision {job.revision} · {new Date(job.changedAt).toLocaleDateString(undefined, { day: 'numeric', month: 'short' })}
+        revision {job.revision} ·{' '}
+        {new Date(job.changedAt).toLocaleDateString(undefined, { day: 'numeric', month: 'short' })}
       </span>
     </li>
   );
@@ -74,7 +77,8 @@ function OpenJob({ open, close }: { open: boolean; close: () => void }) {
   const navigate = useNavigate();
   const client = useQueryClient();
   const create = useMutation({
-    mutationFn: async (values: { title: string; kind: string; customer?: string }) => unwrap(await api.POST('/jobs', { body: values })),
+    mutationFn: async (values: { title: string; kind: string; customer?: string }) =>
+      unwrap(await api.POST('/jobs', { body: values })),
     onSuccess: ({ id }) => {
       void client.invalidateQueries({ queryKey: ['jobs'] });
       void navigate(`/jobs/${id}/survey`);
@@ -83,7 +87,11 @@ function OpenJob({ open, close }: { open: boolean; close: () => void }) {
   return (
     <Modal open={open} onCancel={close} title="Open a job" footer={null} destroyOnHidden>
       <Form layout="vertical" onFinish={create.mutate} initialValues={{ kind: 'travel_trailer' }} requiredMark={false}>
-        <Form.Item name="title" label="Rig" rules={[{ required: true, message: 'Name the rig, for example "Trailer 4, 22 ft".' }]}>
+        <Form.Item
+          name="title"
+          label="Rig"
+          rules={[{ required: true, message: 'Name the rig, for example "Trailer 4, 22 ft".' }]}
+        >
           <Input maxLength={160} autoFocus />
         </Form.Item>
         <Form.Item name="customer" label="Customer">

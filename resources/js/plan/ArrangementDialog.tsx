@@ -50,7 +50,10 @@ export function ArrangementDialog({ hold, plan, close, open }: Props) {
     let id = plan;
     if (fresh || !id) {
       for (let n = 1; ; n++) if (!document.plans[(id = `plan_${n}`)]) break;
-      if (!(await hold.edit({ kind: 'add_plan', id, title: (title as string) || arrangement?.title || 'Plan' } as never))) return;
+      if (
+        !(await hold.edit({ kind: 'add_plan', id, title: (title as string) || arrangement?.title || 'Plan' } as never))
+      )
+        return;
     }
     if (await hold.edit({ kind: 'choose_arrangement', plan: id, recipe, options } as never)) {
       const stages = Object.entries(document.plans[id]?.stages ?? { whole: { title: '', order: 1 } });
@@ -63,9 +66,18 @@ export function ArrangementDialog({ hold, plan, close, open }: Props) {
   const branches = Object.entries(document.asFound.components)
     .filter(([, c]) => c.type === 'circuit' && (c.hot as { panel?: string }).panel && !c.feeds)
     .map(([value, c]) => ({ value, label: c.label }));
-  const asked = Object.entries(arrangement?.options ?? {}).filter(([name]) => name !== 'circuits' && name !== 'converter');
+  const asked = Object.entries(arrangement?.options ?? {}).filter(
+    ([name]) => name !== 'circuits' && name !== 'converter',
+  );
   return (
-    <Modal open onCancel={close} width={1040} style={{ top: 40 }} title="How the inverter meets the factory wiring" footer={null}>
+    <Modal
+      open
+      onCancel={close}
+      width={1040}
+      style={{ top: 40 }}
+      title="How the inverter meets the factory wiring"
+      footer={null}
+    >
       {reference.data && arrangement ? (
         <Form
           form={form}
@@ -109,7 +121,10 @@ export function ArrangementDialog({ hold, plan, close, open }: Props) {
                   },
                 ]}
               >
-                <Checkbox.Group className="circuit-choice" options={circuits.map(([value, c]) => ({ value, label: c.label }))} />
+                <Checkbox.Group
+                  className="circuit-choice"
+                  options={circuits.map(([value, c]) => ({ value, label: c.label }))}
+                />
               </Form.Item>
             )}
             <Form.Item name="converter" label="The factory converter">
@@ -171,7 +186,8 @@ export function within(field: Field): { validator: (_: unknown, v: unknown) => P
       validator: async (_, v) => {
         if (typeof v === 'number' && (v < field.min || v > field.max))
           throw new Error(`${field.min} to ${field.max}${field.unit && ` ${field.unit}`}.`);
-        if (typeof v === 'number' && field.kind === 'integer' && !Number.isInteger(v)) throw new Error('A whole number.');
+        if (typeof v === 'number' && field.kind === 'integer' && !Number.isInteger(v))
+          throw new Error('A whole number.');
       },
     },
   ];

@@ -16,7 +16,8 @@ export function Changes({ hold, plan, mayPlan }: { hold: DesignHold; plan: strin
   const stages = Object.entries(entry.stages).sort((a, b) => (a[1].order ?? 0) - (b[1].order ?? 0));
   const changes = Object.entries(entry.changes).sort((a, b) => (a[1].order ?? 0) - (b[1].order ?? 0));
   const fitted = (id: string) =>
-    changes.find(([, c]) => c.op === 'fit' && c.target === id)?.[1].value as { label?: string; type?: string } | undefined;
+    changes.find(([, c]) => c.op === 'fit' && c.target === id)?.[1].value as
+      { label?: string; type?: string } | undefined;
   const label = (id: string) => components[id]?.label ?? fitted(id)?.label ?? id;
   const type = (id: string) => components[id]?.type ?? fitted(id)?.type ?? '';
   return (
@@ -29,9 +30,12 @@ export function Changes({ hold, plan, mayPlan }: { hold: DesignHold; plan: strin
               .filter(([, c]) => c.stage === stageId)
               .map(([id, c]) => (
                 <li key={id}>
-                  <span className={`op op-${c.op}`}>{{ fit: 'fit', remove: 'take out', move: 'move', set: 'set' }[c.op]}</span>
+                  <span className={`op op-${c.op}`}>
+                    {{ fit: 'fit', remove: 'take out', move: 'move', set: 'set' }[c.op]}
+                  </span>
                   <span>
-                    {label(c.target)} {c.path && <span className="quiet">{changeWords(forms, type(c.target), c, units, label)}</span>}
+                    {label(c.target)}{' '}
+                    {c.path && <span className="quiet">{changeWords(forms, type(c.target), c, units, label)}</span>}
                     {c.by === 'hand' && <span className="byhand">by hand</span>}
                     {c.why && <span className="quiet"> · {c.why}</span>}
                   </span>
@@ -43,10 +47,15 @@ export function Changes({ hold, plan, mayPlan }: { hold: DesignHold; plan: strin
                           aria-label={`Stage of ${label(c.target)}`}
                           value={c.stage}
                           options={stages.map(([value, s]) => ({ value, label: s.title }))}
-                          onChange={(to) => void hold.edit({ kind: 'stage_change', plan, change: id, stage: to } as never)}
+                          onChange={(to) =>
+                            void hold.edit({ kind: 'stage_change', plan, change: id, stage: to } as never)
+                          }
                         />
                       )}
-                      <Button size="small" onClick={() => void hold.edit({ kind: 'drop_change', plan, change: id } as never)}>
+                      <Button
+                        size="small"
+                        onClick={() => void hold.edit({ kind: 'drop_change', plan, change: id } as never)}
+                      >
                         Drop
                       </Button>
                     </span>
@@ -66,7 +75,9 @@ export function Changes({ hold, plan, mayPlan }: { hold: DesignHold; plan: strin
               .replace(/[^a-z0-9]+/g, '_')
               .slice(0, 30)}_${stages.length + 1}`;
             if (title.trim() !== '')
-              void hold.edit({ kind: 'add_stage', plan, id, title: title.trim() } as never).then((ok) => ok && setTitle(''));
+              void hold
+                .edit({ kind: 'add_stage', plan, id, title: title.trim() } as never)
+                .then((ok) => ok && setTitle(''));
           }}
         >
           <Input

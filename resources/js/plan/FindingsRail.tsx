@@ -32,7 +32,9 @@ const HOW: Record<string, string> = {
 /** Findings, worst first, and what this rig makes impossible. */
 export function FindingsRail({ answer, focus, pick, offers, chosen, unchoose, move, forms }: Props) {
   const ids = new Set(answer.findings.map((f) => f.id));
-  const all = answer.findings.filter((f) => (chosen ? f.components.includes(chosen) : f.because === null || !ids.has(f.because)));
+  const all = answer.findings.filter((f) =>
+    chosen ? f.components.includes(chosen) : f.because === null || !ids.has(f.because),
+  );
   const roots = all.filter((f) => !isOutside(f));
   const outside = all.filter(isOutside);
   const card = { answer, focus, pick, offers };
@@ -50,7 +52,10 @@ export function FindingsRail({ answer, focus, pick, offers, chosen, unchoose, mo
       </span>
       <span
         className="quiet figures"
-        title={`${answer.checked.reduced} settings gone through, ${answer.checked.situations} different electrical situations`}
+        title={
+          `${answer.checked.reduced} settings gone through, ` +
+          `${answer.checked.situations} different electrical situations`
+        }
       >
         {answer.checked.words}
       </span>
@@ -155,7 +160,12 @@ function Card({ finding: f, answer, focus, pick, offers, children }: CardProps) 
   );
   return (
     <article className={`finding sev-edge-${f.severity} ${focus?.id === f.id ? 'is-open' : ''}`}>
-      <button type="button" className="finding-head" onClick={() => pick(focus?.id === f.id ? null : f)} aria-expanded={focus?.id === f.id}>
+      <button
+        type="button"
+        className="finding-head"
+        onClick={() => pick(focus?.id === f.id ? null : f)}
+        aria-expanded={focus?.id === f.id}
+      >
         <Severity severity={f.severity} />
         <span className="finding-title">{f.title}</span>
         <span className="finding-on">{f.components[0] ? answer.labels[f.components[0]] : ''}</span>

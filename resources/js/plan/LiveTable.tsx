@@ -47,13 +47,14 @@ export function LiveTable({ answer, plain = false }: { answer: Answer; plain?: b
                     <td key={s.id} className={`cell cell-${cell?.kind}`}>
                       {cell?.kind === 'works' && (
                         <>
-                          <b className={`letter letter-${cell.source}`}>{cell.source}</b> {SOURCE_WORDS[cell.source ?? '']}
+                          <b className={`letter letter-${cell.source}`}>{cell.source}</b>{' '}
+                          {SOURCE_WORDS[cell.source ?? '']}
                         </>
                       )}
                       {cell?.kind === 'ground' && (
                         <>
-                          <b className={`letter letter-${cell.source}`}>{cell.source}</b> <b className="letter letter-live">!</b>{' '}
-                          {cell.words}
+                          <b className={`letter letter-${cell.source}`}>{cell.source}</b>{' '}
+                          <b className="letter letter-live">!</b> {cell.words}
                         </>
                       )}
                       {cell?.kind === 'live' && (

@@ -5,7 +5,16 @@ import { api, ApiError, unwrap, type Answer } from '../api/client';
 import type { Setting } from './useSettled';
 
 type Kind =
-  'ac_volts' | 'ac_volts_low' | 'dc_volts' | 'ohms' | 'ac_amps' | 'dc_amps' | 'residual' | 'gfci_button' | 'plug_tester' | 'detector';
+  | 'ac_volts'
+  | 'ac_volts_low'
+  | 'dc_volts'
+  | 'ohms'
+  | 'ac_amps'
+  | 'dc_amps'
+  | 'residual'
+  | 'gfci_button'
+  | 'plug_tester'
+  | 'detector';
 
 const KINDS: [Kind, string, 'points' | 'point' | 'conductor' | 'circuit'][] = [
   ['ac_volts', 'AC volts', 'points'],
@@ -131,7 +140,8 @@ export function MeterPanel({ job, revision, view, answer, setting, running, abou
       )}
       {kind === 'dc_amps' && (
         <label className="meter-zero">
-          <input type="checkbox" checked={zeroed} onChange={(e) => setZeroed(e.target.checked)} /> zeroed where it is used
+          <input type="checkbox" checked={zeroed} onChange={(e) => setZeroed(e.target.checked)} /> zeroed where it is
+          used
         </label>
       )}
       <output className={`meter-face ${shown?.kind === 'hazard' ? 'is-hazard' : ''}`} aria-live="polite">
@@ -159,9 +169,12 @@ export function MeterPanel({ job, revision, view, answer, setting, running, abou
           <strong>{shown.words}</strong>
         )}
       </output>
-      {shown && shown.kind !== 'hazard' && shown.kind !== 'words' && shown.words && <p className="meter-words">{shown.words}</p>}
+      {shown && shown.kind !== 'hazard' && shown.kind !== 'words' && shown.words && (
+        <p className="meter-words">{shown.words}</p>
+      )}
       <p className="quiet">
-        Computed, not measured. At the rig prove the meter on a known live point before and after, and change one probe at a time.
+        Computed, not measured. At the rig prove the meter on a known live point before and after, and change one probe
+        at a time.
       </p>
       <div className="meter-quick">
         <span className="quiet">This state as SPICE</span>

@@ -52,7 +52,9 @@ export function MoveDialog({ answer, circuit, close, move }: Props) {
           ]}
         />
       </fieldset>
-      {wires !== 'both' && <p className="quiet">Apart only when the rig really is so: a neutral always belongs with its hot.</p>}
+      {wires !== 'both' && (
+        <p className="quiet">Apart only when the rig really is so: a neutral always belongs with its hot.</p>
+      )}
     </Modal>
   );
 }

@@ -24,7 +24,14 @@ export function OfferList({ offers, busy, take }: ListProps) {
         const own = o.brings.filter((b) => !b.outside).map((b) => b.title.toLowerCase());
         const outside = o.brings.filter((b) => b.outside).map((b) => b.title.toLowerCase());
         return (
-          <Button key={o.label} block type={i === 0 ? 'primary' : 'default'} className="remedy" disabled={busy} onClick={() => take(o)}>
+          <Button
+            key={o.label}
+            block
+            type={i === 0 ? 'primary' : 'default'}
+            className="remedy"
+            disabled={busy}
+            onClick={() => take(o)}
+          >
             <span>
               {o.label}
               <small>{[RESULT[o.result], o.effect, o.workWords].filter(Boolean).join(' · ')}</small>
@@ -53,7 +60,8 @@ export function Offers({ job, revision, view, finding, busy, take }: Props) {
   const offers = useQuery({
     queryKey: ['remedies', job, revision, view, finding],
     retry: false,
-    queryFn: async () => unwrap(await api.GET('/jobs/{job}/remedies', { params: { path: { job }, query: { view, finding, revision } } })),
+    queryFn: async () =>
+      unwrap(await api.GET('/jobs/{job}/remedies', { params: { path: { job }, query: { view, finding, revision } } })),
   });
   if (offers.isError) return <p className="quiet">Could not try what helps: {offers.error.message}</p>;
   if (!offers.data)

@@ -1,4 +1,12 @@
-import { DndContext, KeyboardSensor, MouseSensor, TouchSensor, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
+import {
+  DndContext,
+  KeyboardSensor,
+  MouseSensor,
+  TouchSensor,
+  useSensor,
+  useSensors,
+  type DragEndEvent,
+} from '@dnd-kit/core';
 import { useQuery } from '@tanstack/react-query';
 import { Button, Segmented } from 'antd';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
@@ -103,7 +111,10 @@ export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
         ? answer.amps
         : {
             ...answer.amps,
-            [at]: { ...answer.amps[at], [scenarioId ?? '']: { ...(hand ? {} : answer.amps[at]?.[scenarioId ?? '']), ...flow.amps } },
+            [at]: {
+              ...answer.amps[at],
+              [scenarioId ?? '']: { ...(hand ? {} : answer.amps[at]?.[scenarioId ?? '']), ...flow.amps },
+            },
           },
     };
   }, [answer, settled.data, hand, stateId, scenarioId]);
@@ -143,7 +154,8 @@ export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
         e.ctrlKey ||
         e.metaKey ||
         e.altKey ||
-        (e.target instanceof HTMLElement && (e.target.matches('input, textarea, select') || e.target.closest('.ant-modal')))
+        (e.target instanceof HTMLElement &&
+          (e.target.matches('input, textarea, select') || e.target.closest('.ant-modal')))
       )
         return;
       const k = e.key.toUpperCase();
@@ -170,7 +182,8 @@ export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
     const circuit = e.active.data.current?.circuit as string | undefined;
     const panel = e.over?.id.toString().replace(/^tray:/, '');
     const from = answer?.table.find((r) => r.circuit === circuit)?.panel;
-    if (circuit && panel && plan && panel !== from) void hold.edit({ kind: 'move_circuit', plan, circuit, panel, wires: 'both' });
+    if (circuit && panel && plan && panel !== from)
+      void hold.edit({ kind: 'move_circuit', plan, circuit, panel, wires: 'both' });
   };
   const take = async (offer: Offer) => {
     if (await hold.edit(offer.intent as never)) setFocusId(null);
@@ -250,7 +263,9 @@ export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
             { value: 'list', label: 'List' },
             { value: 'table', label: 'What is live' },
             { value: 'compare', label: 'Side by side' },
-            ...(hold.design.views.filter((v) => v.plan !== null).length > 1 ? [{ value: 'plans' as const, label: 'Plans' }] : []),
+            ...(hold.design.views.filter((v) => v.plan !== null).length > 1
+              ? [{ value: 'plans' as const, label: 'Plans' }]
+              : []),
             ...(plan ? [{ value: 'changes' as const, label: 'Changes' }] : []),
           ]}
         />

@@ -22,7 +22,9 @@ export function PlansTable({ hold, open }: { hold: DesignHold; open: (view: stri
       staleTime: Infinity,
       queryFn: async () => {
         const got: Design = unwrap(
-          await api.GET('/jobs/{job}', { params: { path: { job }, query: { want: v.id, revision: hold.design.revision } } }),
+          await api.GET('/jobs/{job}', {
+            params: { path: { job }, query: { want: v.id, revision: hold.design.revision } },
+          }),
         );
         return got.answers[v.hash] ?? null;
       },
@@ -124,7 +126,11 @@ export function PlansTable({ hold, open }: { hold: DesignHold; open: (view: stri
             <th scope="row">Left to somebody&apos;s memory</th>
             {cell((a) => {
               const slips = ownFindings(a).filter((f) => f.ways.kind === 'slips' && f.ways.pairs[0]?.slips === 1);
-              return slips.length === 0 ? <span className="quiet">nothing</span> : <small>{slips.map((f) => f.title).join('; ')}</small>;
+              return slips.length === 0 ? (
+                <span className="quiet">nothing</span>
+              ) : (
+                <small>{slips.map((f) => f.title).join('; ')}</small>
+              );
             })}
           </tr>
           <tr>

@@ -11,7 +11,15 @@ const RAILS: [Rail, string][] = [
 ];
 
 /** What stands beside the wall; on a tablet what comes up from the foot of the screen. */
-export function RailTabs({ answer, shown, choose }: { answer: Answer; shown: Rail | null; choose: (rail: Rail) => void }) {
+export function RailTabs({
+  answer,
+  shown,
+  choose,
+}: {
+  answer: Answer;
+  shown: Rail | null;
+  choose: (rail: Rail) => void;
+}) {
   const dangers = countOf(answer, 'danger');
   return (
     <div className="rail-tabs" role="tablist" aria-label="Beside the wall">

@@ -18,14 +18,22 @@ export function StateStrip({
   fault: (setting: Setting) => void;
   extra?: ReactNode;
 }) {
-  const dangers = (id: string) => answer.findings.filter((f) => f.severity === 'danger' && f.witness.states.includes(id)).length;
+  const dangers = (id: string) =>
+    answer.findings.filter((f) => f.severity === 'danger' && f.witness.states.includes(id)).length;
   return (
     <div className="strip" role="radiogroup" aria-label="Operating state">
       <span className="strip-when">When</span>
       {answer.states.map((s) => {
         const n = dangers(s.id);
         return (
-          <button key={s.id} type="button" role="radio" aria-checked={state === s.id} className="strip-state" onClick={() => choose(s.id)}>
+          <button
+            key={s.id}
+            type="button"
+            role="radio"
+            aria-checked={state === s.id}
+            className="strip-state"
+            onClick={() => choose(s.id)}
+          >
             <b>{s.letter}</b> {s.title}
             {n > 0 && (
               <span className="count-danger" aria-label={counted(n, 'danger')}>

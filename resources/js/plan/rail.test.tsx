@@ -180,6 +180,8 @@ describe('what helps against a finding', () => {
   });
 
   it('says so when nothing was seen to help', () => {
-    expect(words(renderToStaticMarkup(<OfferList offers={[]} busy={false} take={nothing} />))).toContain('Plan it by hand.');
+    expect(words(renderToStaticMarkup(<OfferList offers={[]} busy={false} take={nothing} />))).toContain(
+      'Plan it by hand.',
+    );
   });
 });

@@ -24,6 +24,11 @@ export function useSettled(job: number, revision: number, view: string, setting:
     placeholderData: keepPreviousData,
     staleTime: Infinity,
     queryFn: async () =>
-      unwrap(await api.POST('/jobs/{job}/states', { params: { path: { job } }, body: { view, revision, running, ...setting! } })),
+      unwrap(
+        await api.POST('/jobs/{job}/states', {
+          params: { path: { job } },
+          body: { view, revision, running, ...setting! },
+        }),
+      ),
   });
 }

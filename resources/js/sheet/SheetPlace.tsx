@@ -36,7 +36,10 @@ export default function SheetPlace() {
     queryFn: async () =>
       unwrap(
         await api.GET('/jobs/{job}', {
-          params: { path: { job: Number(id) }, query: { want: `as_found,${viewId}`, ...(revision ? { revision } : {}) } },
+          params: {
+            path: { job: Number(id) },
+            query: { want: `as_found,${viewId}`, ...(revision ? { revision } : {}) },
+          },
         }),
       ),
   });
@@ -122,7 +125,9 @@ export default function SheetPlace() {
         <p className="quiet">
           {answer.checked.words}; {answer.checked.reduced} settings gone through.
         </p>
-        {answer.findings.length === 0 && <p>Nothing found in the states checked. What was not surveyed was not checked.</p>}
+        {answer.findings.length === 0 && (
+          <p>Nothing found in the states checked. What was not surveyed was not checked.</p>
+        )}
         <FindingList findings={own} />
         {outside.length > 0 && (
           <>

@@ -9,14 +9,16 @@ export default function ReferencePlace() {
   const reference = useQuery(referenceQuery);
   if (reference.isPending) return <Waiting what="rules and tables" />;
   if (reference.isError) return <Failed error={reference.error} again={() => void reference.refetch()} />;
-  const amps = (school: string) => (ampacity: Record<string, number>) => (ampacity[school] === undefined ? '–' : `${ampacity[school]} A`);
+  const amps = (school: string) => (ampacity: Record<string, number>) =>
+    ampacity[school] === undefined ? '–' : `${ampacity[school]} A`;
   return (
     <>
       <TopBar title="Rules and tables" />
       <main className="page">
         <h1>Rules, version {reference.data.version}</h1>
         <p className="quiet">
-          Clauses and table values marked so were entered from memory: check them against a printed copy before you quote them.
+          Clauses and table values marked so were entered from memory: check them against a printed copy before you
+          quote them.
         </p>
         {reference.data.rules.map((rule) => (
           <section key={rule.id} className={`rule sev-${rule.severity}`}>

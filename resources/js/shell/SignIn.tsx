@@ -7,7 +7,8 @@ import { Leaf } from '../ui/Leaf';
 export function SignIn() {
   const client = useQueryClient();
   const signIn = useMutation({
-    mutationFn: async (values: { email: string; password: string }) => unwrap(await api.POST('/session', { body: values })),
+    mutationFn: async (values: { email: string; password: string }) =>
+      unwrap(await api.POST('/session', { body: values })),
     onSuccess: (me) => client.setQueryData(['me'], me),
   });
   return (
@@ -16,12 +17,18 @@ export function SignIn() {
         <h1>
           <Leaf size={34} /> Hollin
         </h1>
-        <p className="quiet">Retrofit planning for RV electrical systems: survey the rig, plan the change, prove every state.</p>
+        <p className="quiet">
+          Retrofit planning for RV electrical systems: survey the rig, plan the change, prove every state.
+        </p>
         <Form layout="vertical" onFinish={signIn.mutate} requiredMark={false}>
           <Form.Item name="email" label="E-mail" rules={[{ required: true, message: 'Your e-mail is missing.' }]}>
             <Input autoComplete="username" autoFocus inputMode="email" />
           </Form.Item>
-          <Form.Item name="password" label="Password" rules={[{ required: true, message: 'Your password is missing.' }]}>
+          <Form.Item
+            name="password"
+            label="Password"
+            rules={[{ required: true, message: 'Your password is missing.' }]}
+          >
             <Input.Password visibilityToggle={false} autoComplete="current-password" />
           </Form.Item>
           {signIn.isError && (

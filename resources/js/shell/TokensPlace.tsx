@@ -32,8 +32,8 @@ export default function TokensPlace() {
       <main className="page">
         <h1>Tokens for other programs</h1>
         <p className="quiet">
-          A program that sends <code>Authorization: Bearer …</code> acts as you under <code>/api/v1</code>, reading only unless you let it
-          write. A token ends after a year, or when you take it back here.
+          A program that sends <code>Authorization: Bearer …</code> acts as you under <code>/api/v1</code>, reading only
+          unless you let it write. A token ends after a year, or when you take it back here.
         </p>
         <form
           className="token-form"

@@ -26,7 +26,12 @@ export function antTheme(dark: boolean): ThemeConfig {
       boxShadowSecondary: '0 6px 24px rgba(20,30,24,.22)',
     },
     components: {
-      Button: { fontWeight: 600, primaryShadow: 'none', defaultShadow: 'none', primaryColor: dark ? '#10170f' : '#ffffff' },
+      Button: {
+        fontWeight: 600,
+        primaryShadow: 'none',
+        defaultShadow: 'none',
+        primaryColor: dark ? '#10170f' : '#ffffff',
+      },
       Segmented: {
         itemColor: dark ? '#c9d1c8' : '#454c44',
         itemHoverColor: dark ? '#ffffff' : '#1c241f',

@@ -34,7 +34,9 @@ export function makeUnits(system: System, setSystem: (system: System) => void = 
     size: (designation) => {
       const own = designation.startsWith('mm2:') ? `${designation.slice(4)} mm²` : `${designation.slice(4)} AWG`;
       const area = areaMm2(designation);
-      return metric && area !== null && designation.startsWith('awg:') ? `${own} (${area.toFixed(area < 10 ? 1 : 0)} mm²)` : own;
+      return metric && area !== null && designation.startsWith('awg:')
+        ? `${own} (${area.toFixed(area < 10 ? 1 : 0)} mm²)`
+        : own;
     },
     weight: (kg) => (metric ? `${kg.toFixed(kg < 10 ? 1 : 0)} kg` : `${(kg / KG_PER_LB).toFixed(0)} lb`),
     temperature: (c) => (metric ? `${c.toFixed(0)} °C` : `${((c * 9) / 5 + 32).toFixed(0)} °F`),
@@ -46,7 +48,9 @@ export const useUnits = () => useContext(UnitsContext);
 
 /** The units as chosen before. One switch for all of them. */
 export function useUnitsPref(): Units {
-  const [system, setSystem] = useState<System>(() => (localStorage.getItem('hollin.units') === 'metric' ? 'metric' : 'trade'));
+  const [system, setSystem] = useState<System>(() =>
+    localStorage.getItem('hollin.units') === 'metric' ? 'metric' : 'trade',
+  );
   useEffect(() => localStorage.setItem('hollin.units', system), [system]);
   return useMemo(() => makeUnits(system, setSystem), [system]);
 }

@@ -21,7 +21,10 @@ export default function SizePlace({ hold, viewId, setViewId }: PlaceProps) {
         <span className="spring" />
         <label className="picker">
           ampacity by
-          <select value={school} onChange={(e) => void hold.edit({ kind: 'set_need', path: '/ampacity', value: e.target.value } as never)}>
+          <select
+            value={school}
+            onChange={(e) => void hold.edit({ kind: 'set_need', path: '/ampacity', value: e.target.value } as never)}
+          >
             <option value="marine">marine tables, 105 °C</option>
             <option value="building">building-wire tables, 75 °C</option>
           </select>
@@ -29,7 +32,9 @@ export default function SizePlace({ hold, viewId, setViewId }: PlaceProps) {
       </div>
       {!answer && <Waiting what="sizes" />}
       {answer?.sizes.length === 0 && (
-        <p className="empty">Nothing to size yet: this rig has no inverter wired to a bank. Choose an arrangement in Plan.</p>
+        <p className="empty">
+          Nothing to size yet: this rig has no inverter wired to a bank. Choose an arrangement in Plan.
+        </p>
       )}
       {answer?.sizes.map((size) => (
         <Circuit
@@ -107,8 +112,8 @@ function Circuit({
           </ul>
           {fitted.spoken && (
             <p className="fitted">
-              In this plan: <b>{fitted.spoken}</b>, {fitted.ampacityA} A, {fitted.dropV} V of {fitted.dropLimitV} V drop at the continuous
-              current.
+              In this plan: <b>{fitted.spoken}</b>, {fitted.ampacityA} A, {fitted.dropV} V of {fitted.dropLimitV} V drop
+              at the continuous current.
             </p>
           )}
         </div>
@@ -122,7 +127,12 @@ function Circuit({
             dataSource={size.fuse.families}
             columns={[
               { title: 'Family', dataIndex: 'label' },
-              { title: 'Rating', dataIndex: 'ratingA', align: 'right', render: (a: number | null) => (a ? `${a} A` : '–') },
+              {
+                title: 'Rating',
+                dataIndex: 'ratingA',
+                align: 'right',
+                render: (a: number | null) => (a ? `${a} A` : '–'),
+              },
               {
                 title: 'Suits',
                 dataIndex: 'suits',
@@ -132,7 +142,10 @@ function Circuit({
                 title: '',
                 key: 'use',
                 render: (_, f) =>
-                  use && f.suits && f.ratingA && !(size.fuse.ratingA === f.ratingA && size.fuse.fittedFamily === f.family) ? (
+                  use &&
+                  f.suits &&
+                  f.ratingA &&
+                  !(size.fuse.ratingA === f.ratingA && size.fuse.fittedFamily === f.family) ? (
                     <button
                       type="button"
                       className="linkish"
@@ -159,7 +172,12 @@ function Circuit({
 function Drop({ volts, share }: { volts: number; share: number }) {
   const limit = 0.03;
   return (
-    <svg viewBox="0 0 220 26" className="drop" role="img" aria-label={`${volts} V drop, ${(share * 100).toFixed(1)} percent of 3`}>
+    <svg
+      viewBox="0 0 220 26"
+      className="drop"
+      role="img"
+      aria-label={`${volts} V drop, ${(share * 100).toFixed(1)} percent of 3`}
+    >
       <rect x="0" y="4" width="220" height="8" className="drop-track" />
       <rect x="0" y="4" width={Math.min(220, (share / limit) * 200)} height="8" className="drop-fill" />
       <line x1="200" x2="200" y1="0" y2="16" className="drop-limit" />
@@ -180,8 +198,8 @@ function Runs({ answer }: { answer: Answer }) {
     <section className="runs">
       <h2>120 V cables</h2>
       <p className="quiet">
-        What can arrive before a device opens: the breaker ahead; behind an inverter/charger that assists, its input limit and its own
-        output together. Drop at the largest load scenario, out and back, 75 °C.
+        What can arrive before a device opens: the breaker ahead; behind an inverter/charger that assists, its input
+        limit and its own output together. Drop at the largest load scenario, out and back, 75 °C.
       </p>
       <div className="table-scroll" tabIndex={0} role="region" aria-label="120 V cables, scrollable">
         <table className="survey-table">
@@ -216,7 +234,11 @@ function Runs({ answer }: { answer: Answer }) {
                   {r.carriedA > 0 ? `${r.dropV.toFixed(1)} V` : '–'}
                 </td>
                 <td className="figures">
-                  {r.suits === null || r.suits === r.size ? <span className="quiet">as it is</span> : units.size(r.suits)}
+                  {r.suits === null || r.suits === r.size ? (
+                    <span className="quiet">as it is</span>
+                  ) : (
+                    units.size(r.suits)
+                  )}
                 </td>
               </tr>
             ))}

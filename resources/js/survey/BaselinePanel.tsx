@@ -18,7 +18,8 @@ export function readReading(text: string, unit: string): { value?: number; words
   if (/^[-+]?\d+(\.\d+)?$/.test(t)) return { value: Number(t) };
   const m = /^([-+]?\d+(?:\.\d+)?)\s*([a-zA-ZΩµ]+)$/.exec(t);
   if (m && unit && (m[2] === unit || (unit === 'Ω' && /^ohms?$/i.test(m[2]!)))) return { value: Number(m[1]) };
-  if (/^\d{1,3}(,\d{3})+$|,/.test(t)) return `"${t}" can be read two ways; write the number with a point and no commas.`;
+  if (/^\d{1,3}(,\d{3})+$|,/.test(t))
+    return `"${t}" can be read two ways; write the number with a point and no commas.`;
   if (m && unit) return `This reading is in ${unit}.`;
   if (/^\d/.test(t)) return 'Write one number, or a word such as open.';
   return { words: t };
@@ -43,7 +44,8 @@ export function BaselinePanel({ job, revision }: { job: number; revision: number
         </span>
       </h1>
       <p className="quiet">
-        Before anything is disconnected. Prove the meter on a known live point before and after; ohms only where everything is proven dead.
+        Before anything is disconnected. Prove the meter on a known live point before and after; ohms only where
+        everything is proven dead.
       </p>
       <label className="instrument">
         Instrument{' '}
@@ -121,7 +123,9 @@ function PointRow({
       await client.invalidateQueries({ queryKey: dataKey });
     } catch (e) {
       void message.error(
-        e instanceof ApiError ? (e.problems[0]?.message ?? e.message) : 'No connection. The reading was not stored; try again.',
+        e instanceof ApiError
+          ? (e.problems[0]?.message ?? e.message)
+          : 'No connection. The reading was not stored; try again.',
         7,
       );
     }

@@ -41,7 +41,9 @@ export function ComponentDrawer({ hold, id, type, close }: Props) {
         const before = JSON.stringify((found as Values)[name]);
         const after = JSON.stringify(draft[name]);
         if (before !== after && draft[name] !== undefined)
-          all = (await hold.edit({ kind: 'survey_set', component: id, path: `/${name}`, value: draft[name] } as never)) && all;
+          all =
+            (await hold.edit({ kind: 'survey_set', component: id, path: `/${name}`, value: draft[name] } as never)) &&
+            all;
       }
       if (all) close();
       return;
@@ -107,7 +109,14 @@ function Fields({
   return (
     <div className="fields">
       {Object.entries(fields).map(([name, field]) => (
-        <OneField key={name} name={name} field={field} value={values[name]} put={(v) => put(name, v)} components={components} />
+        <OneField
+          key={name}
+          name={name}
+          field={field}
+          value={values[name]}
+          put={(v) => put(name, v)}
+          components={components}
+        />
       ))}
     </div>
   );
@@ -145,7 +154,12 @@ function OneField({ name, field, value, put, components }: OneProps) {
         <legend>{label}</legend>
         {entries.map(([id, entry]) => (
           <div key={id} className="map-entry">
-            <Fields fields={field.fields} values={entry} change={(v) => put({ ...(value as object), [id]: v })} components={components} />
+            <Fields
+              fields={field.fields}
+              values={entry}
+              change={(v) => put({ ...(value as object), [id]: v })}
+              components={components}
+            />
             <Button size="small" onClick={() => put(Object.fromEntries(entries.filter(([other]) => other !== id)))}>
               Take out
             </Button>
@@ -183,7 +197,14 @@ function OneField({ name, field, value, put, components }: OneProps) {
     <div className={`field ${plain.assumed ? 'field-assumed' : ''}`}>
       <label>
         <span className="field-label">{label}</span>
-        <Control name={name} field={field} value={plain.value} entered={plain.entered} set={set} components={components} />
+        <Control
+          name={name}
+          field={field}
+          value={plain.value}
+          entered={plain.entered}
+          set={set}
+          components={components}
+        />
       </label>
       {field.surveyed && plain.value !== undefined && (
         <Select
@@ -191,7 +212,9 @@ function OneField({ name, field, value, put, components }: OneProps) {
           size="small"
           value={plain.basis}
           options={BASES}
-          onChange={(basis) => put({ value: plain.value, basis, ...known, ...(plain.entered ? { entered: plain.entered } : {}) })}
+          onChange={(basis) =>
+            put({ value: plain.value, basis, ...known, ...(plain.entered ? { entered: plain.entered } : {}) })
+          }
         />
       )}
       {field.note && <span className="quiet">{field.note}</span>}
@@ -218,7 +241,15 @@ function Control({
   const label = field.label;
   switch (field.kind) {
     case 'flag':
-      return <Switch aria-label={label} checked={value === true} onChange={(v) => set(v)} checkedChildren="yes" unCheckedChildren="no" />;
+      return (
+        <Switch
+          aria-label={label}
+          checked={value === true}
+          onChange={(v) => set(v)}
+          checkedChildren="yes"
+          unCheckedChildren="no"
+        />
+      );
     case 'choice':
       return (
         <Select
@@ -261,12 +292,23 @@ function Control({
       return name === 'lengthM' ? (
         <LengthInput label={label} value={value as number | undefined} entered={entered} set={set} />
       ) : (
-        // No bounds here: they would put another number in place of what was typed. What is out of bounds is said, not mended.
-        <InputNumber aria-label={label} value={value as number} onChange={(v) => set(v)} suffix={field.unit || undefined} />
+        // No bounds here: they would put another number in place of what was typed.
+        // What is out of bounds is said, not mended.
+        <InputNumber
+          aria-label={label}
+          value={value as number}
+          onChange={(v) => set(v)}
+          suffix={field.unit || undefined}
+        />
       );
     default:
       return (
-        <Input aria-label={label} value={(value as string) ?? ''} maxLength={field.max || 200} onChange={(e) => set(e.target.value)} />
+        <Input
+          aria-label={label}
+          value={(value as string) ?? ''}
+          maxLength={field.max || 200}
+          onChange={(e) => set(e.target.value)}
+        />
       );
   }
 }

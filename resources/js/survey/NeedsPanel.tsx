@@ -9,7 +9,10 @@ export function NeedsPanel({ hold }: { hold: DesignHold }) {
   const { asFound, needs } = hold.design.document;
   const circuits = Object.entries(asFound.components).filter(([, c]) => c.type === 'circuit');
   const loads = circuits.flatMap(([id, c]) =>
-    Object.entries((c.loads ?? {}) as Record<string, { label: string }>).map(([load, l]) => ({ id: `${id}.${load}`, label: l.label })),
+    Object.entries((c.loads ?? {}) as Record<string, { label: string }>).map(([load, l]) => ({
+      id: `${id}.${load}`,
+      label: l.label,
+    })),
   );
   const scenarios = Object.entries(needs.scenarios ?? {});
   const set = (path: string, value: unknown) => void hold.edit({ kind: 'set_need', path, value } as never);
@@ -46,7 +49,9 @@ export function NeedsPanel({ hold }: { hold: DesignHold }) {
                 onChange={(e) =>
                   set(
                     `/scenarios/${id}/running`,
-                    Object.fromEntries(Object.entries({ ...s.running, [l.id]: e.target.checked }).filter(([, on]) => on)),
+                    Object.fromEntries(
+                      Object.entries({ ...s.running, [l.id]: e.target.checked }).filter(([, on]) => on),
+                    ),
                   )
                 }
               >

@@ -40,10 +40,18 @@ export function Photos({ job, component, label }: { job: number; component: stri
       body.append('photo', await smaller(file), file.name.replace(/\.\w+$/, '.jpg'));
       body.append('component', component);
       try {
-        unwrap(await api.POST('/jobs/{job}/photos', { params: { path: { job } }, body: body as never, bodySerializer: (b) => b as never }));
+        unwrap(
+          await api.POST('/jobs/{job}/photos', {
+            params: { path: { job } },
+            body: body as never,
+            bodySerializer: (b) => b as never,
+          }),
+        );
       } catch (e) {
         void message.error(
-          e instanceof ApiError ? `${file.name} ${e.problems[0]?.message ?? e.message}` : `${file.name}: no connection, not stored.`,
+          e instanceof ApiError
+            ? `${file.name} ${e.problems[0]?.message ?? e.message}`
+            : `${file.name}: no connection, not stored.`,
           8,
         );
       }

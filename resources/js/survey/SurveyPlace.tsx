@@ -17,7 +17,10 @@ const GROUPS: [string, string[]][] = [
   ['Switching', ['transfer_switch', 'bypass', 'ac_switch', 'contactor']],
   ['Panels and feeders', ['panel', 'feeder', 'splice_box', 'instruction']],
   ['Inverter and converter', ['inverter', 'inverter_charger', 'converter']],
-  ['Battery and 12 V', ['dc_load', 'battery_bank', 'dc_fuse', 'dc_switch', 'shunt', 'bus_bar', 'dc_panel', 'lead', 'frame_bond']],
+  [
+    'Battery and 12 V',
+    ['dc_load', 'battery_bank', 'dc_fuse', 'dc_switch', 'shunt', 'bus_bar', 'dc_panel', 'lead', 'frame_bond'],
+  ],
 ];
 
 /** The rig as found: from a factory layout, then only the differences. */
@@ -35,8 +38,8 @@ export default function SurveyPlace({ hold }: PlaceProps) {
   return (
     <main className="page wide survey">
       <p className="lede">
-        Read the jacket, measure, ask: labels lie. What stands here with <span className="is-assumed">~</span> is assumed until somebody
-        looks.
+        Read the jacket, measure, ask: labels lie. What stands here with <span className="is-assumed">~</span> is
+        assumed until somebody looks.
         {answer && <b> {answer.assumptions.length} values are still assumed.</b>}
       </p>
       <section>
@@ -91,7 +94,10 @@ export default function SurveyPlace({ hold }: PlaceProps) {
           placeholder="Add a part of another kind"
           value={adding}
           onChange={setAdding}
-          options={Object.entries(reference.data.forms).map(([value]) => ({ value, label: value.replaceAll('_', ' ') }))}
+          options={Object.entries(reference.data.forms).map(([value]) => ({
+            value,
+            label: value.replaceAll('_', ' '),
+          }))}
         />
       </div>
       <BaselinePanel job={hold.design.id} revision={hold.design.revision} />
@@ -120,7 +126,15 @@ function place(c: Component): string {
   return hot.behind ? `~${hot.behind}` : hot.at ? `~~${hot.at}` : `${hot.panel} ${hot.slot}${hot.half ?? ''}`;
 }
 
-function CircuitRow({ c, components, open }: { c: Component; components: Record<string, Component>; open: () => void }) {
+function CircuitRow({
+  c,
+  components,
+  open,
+}: {
+  c: Component;
+  components: Record<string, Component>;
+  open: () => void;
+}) {
   const hot = c.hot as Landing;
   const neutral = c.neutral as Landing;
   const cable = c.cable as { size: unknown; lengthM: unknown };
@@ -135,7 +149,11 @@ function CircuitRow({ c, components, open }: { c: Component; components: Record<
   return (
     <tr>
       <td className="figures">
-        {hot.behind ? `behind ${name(hot.behind)}` : hot.at ? `at ${name(hot.at)}` : `${name(hot.panel)} ${hot.slot}${hot.half ?? ''}`}
+        {hot.behind
+          ? `behind ${name(hot.behind)}`
+          : hot.at
+            ? `at ${name(hot.at)}`
+            : `${name(hot.panel)} ${hot.slot}${hot.half ?? ''}`}
       </td>
       <td>
         <b>{c.label}</b>
@@ -176,8 +194,13 @@ function QuickEntry({ hold }: { hold: DesignHold }) {
     setWrong([]);
     const many = lines.trim().includes('\n');
     const refused = (problems: Problem[]) =>
-      setWrong(problems.map((p) => (many && /^\/lines\/\d+$/.test(p.pointer) ? `Line ${p.pointer.slice(7)}: ${p.message}` : p.message)));
-    if (lines.trim() !== '' && (await hold.edit({ kind: 'add_circuits', panel, lines } as never, refused))) setLines('');
+      setWrong(
+        problems.map((p) =>
+          many && /^\/lines\/\d+$/.test(p.pointer) ? `Line ${p.pointer.slice(7)}: ${p.message}` : p.message,
+        ),
+      );
+    if (lines.trim() !== '' && (await hold.edit({ kind: 'add_circuits', panel, lines } as never, refused)))
+      setLines('');
   };
   return (
     <form
@@ -204,7 +227,12 @@ function QuickEntry({ hold }: { hold: DesignHold }) {
         status={wrong.length > 0 ? 'error' : ''}
       />
       {panels.length > 1 && (
-        <Select aria-label="Panel" value={panel} onChange={setPanel} options={panels.map(([value, c]) => ({ value, label: c.label }))} />
+        <Select
+          aria-label="Panel"
+          value={panel}
+          onChange={setPanel}
+          options={panels.map(([value, c]) => ({ value, label: c.label }))}
+        />
       )}
       <Button htmlType="submit" type="primary">
         Add
@@ -213,7 +241,8 @@ function QuickEntry({ hold }: { hold: DesignHold }) {
         {wrong.join(' ')}
       </p>
       <p id="quick-help" className="quiet">
-        breaker, then in any order: gfci or gfci-rec, place, cable, length, #slot, watts, name. Enter adds, Shift Enter starts another line.
+        breaker, then in any order: gfci or gfci-rec, place, cable, length, #slot, watts, name. Enter adds, Shift Enter
+        starts another line.
       </p>
     </form>
   );
@@ -224,7 +253,9 @@ function Start({ hold }: { hold: DesignHold }) {
   return (
     <main className="page">
       <h1>What does it look most like?</h1>
-      <p className="quiet">A factory layout gives the usual parts, every value marked assumed. Then survey only what differs.</p>
+      <p className="quiet">
+        A factory layout gives the usual parts, every value marked assumed. Then survey only what differs.
+      </p>
       <ul className="layouts">
         {reference.data?.layouts.map((l) => (
           <li key={l.id}>

@@ -4,7 +4,10 @@ import { assumedCount, plainValue, readLength } from './values';
 describe('a surveyed value', () => {
   it('says how it is known', () => {
     expect(plainValue({ value: 5, basis: 'assumed' })).toMatchObject({ value: 5, assumed: true });
-    expect(plainValue({ value: 5, basis: 'measured', entered: '16 ft' })).toMatchObject({ assumed: false, entered: '16 ft' });
+    expect(plainValue({ value: 5, basis: 'measured', entered: '16 ft' })).toMatchObject({
+      assumed: false,
+      entered: '16 ft',
+    });
     expect(plainValue(5)).toMatchObject({ value: 5, basis: 'told', assumed: false });
   });
 

@@ -9,8 +9,14 @@ interface Surveyed {
 const isSurveyed = (v: unknown): v is Surveyed => typeof v === 'object' && v !== null && 'basis' in v;
 
 /** A value, surveyed or plain, with how it is known. A bare value counts as told. */
-export function plainValue(v: unknown): { value: unknown; basis: string; assumed: boolean; entered: string | undefined } {
-  if (isSurveyed(v)) return { value: v.value, basis: v.basis ?? 'told', assumed: v.basis === 'assumed', entered: v.entered };
+export function plainValue(v: unknown): {
+  value: unknown;
+  basis: string;
+  assumed: boolean;
+  entered: string | undefined;
+} {
+  if (isSurveyed(v))
+    return { value: v.value, basis: v.basis ?? 'told', assumed: v.basis === 'assumed', entered: v.entered };
   return { value: v, basis: 'told', assumed: false, entered: undefined };
 }
 
@@ -29,7 +35,10 @@ export function readLength(text: string): { value: number; entered: string } | n
   const m = /^\s*(\d+(?:\.\d+)?)\s*(ft|feet|'|m)\s*$/i.exec(text);
   if (!m) return null;
   const feet = m[2]!.toLowerCase() !== 'm';
-  return { value: Math.round(Number(m[1]) * (feet ? M_PER_FT : 1) * 1000) / 1000, entered: `${m[1]} ${feet ? 'ft' : 'm'}` };
+  return {
+    value: Math.round(Number(m[1]) * (feet ? M_PER_FT : 1) * 1000) / 1000,
+    entered: `${m[1]} ${feet ? 'ft' : 'm'}`,
+  };
 }
 
 /** The size that is misread for this one: 3 for 3/0 and back. Null where there is none. */

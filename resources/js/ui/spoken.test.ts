@@ -46,7 +46,8 @@ describe('a place in a part and its value, said', () => {
   });
   it('calls other parts by their names', () => {
     const name = (id: string) => ({ neg_bar: 'Negative bar', main_panel: 'Main panel' })[id] ?? id;
-    const words = (path: string, value: unknown) => valueWords(placeOf(forms, 'circuit', path).field, value, trade, name);
+    const words = (path: string, value: unknown) =>
+      valueWords(placeOf(forms, 'circuit', path).field, value, trade, name);
     expect(words('/from', 'neg_bar.stud')).toBe('Negative bar, stud');
     expect(words('/lands', { panel: 'main_panel', slot: 6 })).toBe('Main panel, slot 6');
   });

@@ -35,7 +35,12 @@ export function placeOf(forms: Reference['forms'] | undefined, type: string, pat
 }
 
 /** A value with its unit, in the units chosen; a group's parts in a row; other parts by their names. */
-export function valueWords(field: Field | undefined, value: unknown, units: Units, name: (id: string) => string = (id) => id): string {
+export function valueWords(
+  field: Field | undefined,
+  value: unknown,
+  units: Units,
+  name: (id: string) => string = (id) => id,
+): string {
   if (typeof value === 'object' && value !== null) {
     const v = value as Record<string, unknown>;
     if ('basis' in v) return valueWords(field, v.value, units, name);
@@ -43,7 +48,9 @@ export function valueWords(field: Field | undefined, value: unknown, units: Unit
       .map(([k, x]) => {
         const inner = field?.fields[k];
         const text = valueWords(inner, x, units, name);
-        return inner?.kind === 'size' || inner?.kind === 'ref' || inner?.unit ? text : `${inSentence(inner?.label ?? k)} ${text}`;
+        return inner?.kind === 'size' || inner?.kind === 'ref' || inner?.unit
+          ? text
+          : `${inSentence(inner?.label ?? k)} ${text}`;
       })
       .join(', ');
   }

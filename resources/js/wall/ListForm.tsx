@@ -4,7 +4,16 @@ import { useUnits } from '../shell/units';
 import { ribbonPaint, SOURCE_WORDS, witnessSteps } from './paint';
 
 /** The wall as a list: same content, same order, for keyboards and screen readers. */
-export function ListForm({ answer, state, scenario, focus, chosen, onChoose, onMove, movable }: Omit<WallProps, 'geometry'>) {
+export function ListForm({
+  answer,
+  state,
+  scenario,
+  focus,
+  chosen,
+  onChoose,
+  onMove,
+  movable,
+}: Omit<WallProps, 'geometry'>) {
   const units = useUnits();
   const paint = answer.paint[state];
   const amps = scenario ? answer.amps[state]?.[scenario] : undefined;
@@ -20,14 +29,19 @@ export function ListForm({ answer, state, scenario, focus, chosen, onChoose, onM
       <p>
         {answer.states.find((s) => s.id === state)?.title}.{' '}
         {paint?.bonds
-          .map((b) => `${SOURCE_WORDS[b.source]}: ${b.count} ${b.count === 1 ? 'bond' : 'bonds'} (${b.where.join(', ') || 'none'})`)
+          .map(
+            (b) =>
+              `${SOURCE_WORDS[b.source]}: ${b.count} ${b.count === 1 ? 'bond' : 'bonds'} ` +
+              `(${b.where.join(', ') || 'none'})`,
+          )
           .join('; ')}
       </p>
       {paint && paint.moves.length > 0 && (
         <ol>
           {paint.moves.map((m) => (
             <li key={m.device + m.atS}>
-              {answer.labels[m.component]}: {m.words}, after {m.atS < 1 ? `${Math.round(m.atS * 1000)} ms` : `${m.atS} s`}
+              {answer.labels[m.component]}: {m.words}, after{' '}
+              {m.atS < 1 ? `${Math.round(m.atS * 1000)} ms` : `${m.atS} s`}
             </li>
           ))}
         </ol>
@@ -57,7 +71,9 @@ export function ListForm({ answer, state, scenario, focus, chosen, onChoose, onM
                         .filter((r) => r.kind !== 'free')
                         .map((row) => {
                           const live = row.circuit ? paint?.circuits[row.circuit] : undefined;
-                          const sev = answer.findings.find((f) => row.circuit && f.components[0] === row.circuit)?.severity;
+                          const sev = answer.findings.find(
+                            (f) => row.circuit && f.components[0] === row.circuit,
+                          )?.severity;
                           return (
                             <li key={row.circuit ?? 'main'}>
                               <span className="figures">
@@ -65,7 +81,11 @@ export function ListForm({ answer, state, scenario, focus, chosen, onChoose, onM
                                 {row.half}
                               </span>{' '}
                               {row.label} {row.ratingA ? `${row.ratingA} A` : ''}:{' '}
-                              {live ? (live.kind === 'works' ? `works from ${SOURCE_WORDS[live.source ?? '']}` : live.words) : 'main'}
+                              {live
+                                ? live.kind === 'works'
+                                  ? `works from ${SOURCE_WORDS[live.source ?? '']}`
+                                  : live.words
+                                : 'main'}
                               {row.strayNeutral && `, its neutral lands on ${answer.labels[row.strayNeutral]}`}
                               {sev && <Severity severity={sev} />}
                               {movable && row.circuit && (row.indent ?? 0) === 0 && (
@@ -93,8 +113,12 @@ export function ListForm({ answer, state, scenario, focus, chosen, onChoose, onM
               return (
                 <li key={link.id} className={steps.has(link.id) ? 'is-lit' : ''}>
                   {steps.has(link.id) && <b>{steps.get(link.id)}. </b>}
-                  {answer.labels[link.from.row ?? link.from.c] ?? link.from.c} to {answer.labels[link.to.c] ?? link.to.c}
-                  {link.size ? `, ${units.size(link.size)}, ${units.length(link.lengthM ?? 0)}` : link.label && `, ${link.label}`}:{' '}
+                  {answer.labels[link.from.row ?? link.from.c] ?? link.from.c} to{' '}
+                  {answer.labels[link.to.c] ?? link.to.c}
+                  {link.size
+                    ? `, ${units.size(link.size)}, ${units.length(link.lengthM ?? 0)}`
+                    : link.label && `, ${link.label}`}
+                  :{' '}
                   {p.letter
                     ? `live from ${SOURCE_WORDS[p.letter]}${p.exchanged ? ', hot and neutral exchanged' : ''}`
                     : p.pattern === 'battery'

@@ -23,14 +23,27 @@ export interface WallProps {
 }
 
 /** One picture of the rig's electrical system in one state. */
-export function Wall({ answer, state, scenario, geometry, focus, chosen, onChoose, onMove, movable, volts, onToggle }: WallProps) {
+export function Wall({
+  answer,
+  state,
+  scenario,
+  geometry,
+  focus,
+  chosen,
+  onChoose,
+  onMove,
+  movable,
+  volts,
+  onToggle,
+}: WallProps) {
   const { wall } = answer;
   const paint = answer.paint[state];
   const amps = scenario ? answer.amps[state]?.[scenario] : undefined;
   const steps = witnessSteps(focus, wall.links);
   const concerned = new Set(focus?.components ?? []);
   const worst = new Map<string, Finding['severity']>();
-  for (const f of answer.findings) for (const c of f.components.slice(0, 1)) if (!worst.has(c)) worst.set(c, f.severity);
+  for (const f of answer.findings)
+    for (const c of f.components.slice(0, 1)) if (!worst.has(c)) worst.set(c, f.severity);
   const moved = new Map((paint?.moves ?? []).map((m, i) => [m.component, { ...m, order: i + 1 }]));
 
   return (
@@ -58,12 +71,22 @@ export function Wall({ answer, state, scenario, geometry, focus, chosen, onChoos
         {wall.links.map((link) => {
           const route = geometry.routes[routeKey(link)];
           if (!route) return null;
-          return <Ribbon key={link.id} link={link} route={route} paint={ribbonPaint(link, paint, amps)} step={steps.get(link.id)} />;
+          return (
+            <Ribbon
+              key={link.id}
+              link={link}
+              route={route}
+              paint={ribbonPaint(link, paint, amps)}
+              step={steps.get(link.id)}
+            />
+          );
         })}
         {/* Figures after all ribbons: none runs over one. */}
         {wall.links.map((link) => {
           const route = geometry.routes[routeKey(link)];
-          return route && <RibbonWords key={link.id} link={link} route={route} paint={ribbonPaint(link, paint, amps)} />;
+          return (
+            route && <RibbonWords key={link.id} link={link} route={route} paint={ribbonPaint(link, paint, amps)} />
+          );
         })}
         {Object.entries(wall.trays).flatMap(([, tray]) =>
           tray.rows

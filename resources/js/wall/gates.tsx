@@ -28,7 +28,9 @@ export function GateFacts({
         <span className={moved ? 'tag tag-moved' : ''}>{moved ? byItself(moved) : (gate?.words ?? '')}</span>
         {out !== undefined && out > 0.05 && <b className="figures">{out.toFixed(1)} A</b>}
       </span>
-      <span className="gate-line quiet">{[moved ? gate?.words : '', ...(gate?.settings ?? [])].filter(Boolean).join(' · ')}</span>
+      <span className="gate-line quiet">
+        {[moved ? gate?.words : '', ...(gate?.settings ?? [])].filter(Boolean).join(' · ')}
+      </span>
       {plate.type === 'inverter' && (
         <span className="gate-line quiet">
           <span>battery side</span>

@@ -2,7 +2,13 @@ import { describe, expect, it } from 'vitest';
 import type { Link, Plate, Row, Wall } from '../api/client';
 import { deckOrder, layoutWall, routeKey, rowKey, unionRows, type Box, type Point } from './layout';
 
-const plate = (band: Plate['band'], shape: Plate['shape'], rank: number, type = 'x', pole: string | null = null): Plate => ({
+const plate = (
+  band: Plate['band'],
+  shape: Plate['shape'],
+  rank: number,
+  type = 'x',
+  pole: string | null = null,
+): Plate => ({
   type,
   label: 'x',
   band,
@@ -157,7 +163,8 @@ describe('several walls laid out together', () => {
   it('moves nothing when the other one is shown', () => {
     const together = layoutWall([before, after], { width: 944, rowHeight: 26 });
     for (const id of Object.keys(before.plates)) expect(together.plates[id], id).toBeDefined();
-    for (const l of [...before.links, ...after.links]) if (l.kind === 'ac') expect(together.routes[routeKey(l)], l.id).toBeDefined();
+    for (const l of [...before.links, ...after.links])
+      if (l.kind === 'ac') expect(together.routes[routeKey(l)], l.id).toBeDefined();
   });
 
   it('splits a slot everywhere when it is split anywhere', () => {

@@ -140,7 +140,9 @@ function attempt(walls: Wall[], options: LayoutOptions, taken: Taken): { geometr
   const plates = new Map<string, Plate>();
   for (const wall of walls) for (const [id, plate] of Object.entries(wall.plates)) plates.set(id, plate);
   const of = (band: string) =>
-    [...plates.entries()].filter(([, p]) => p.band === band).sort((a, b) => a[1].rank - b[1].rank || (a[0] < b[0] ? -1 : 1));
+    [...plates.entries()]
+      .filter(([, p]) => p.band === band)
+      .sort((a, b) => a[1].rank - b[1].rank || (a[0] < b[0] ? -1 : 1));
   const isOutlets = (id: string) => plates.get(id)!.type === 'outlets';
   const panels = of('panels').map(([id]) => id);
   const main = panels.filter((id) => !isOutlets(id));
@@ -169,7 +171,8 @@ function attempt(walls: Wall[], options: LayoutOptions, taken: Taken): { geometr
     const foot = isOutlets(id) ? 6 : RAILS;
     const h = HEAD + keys.length * options.rowHeight + foot;
     boxes[id] = { x: column.x, y: top, w: column.w, h };
-    if (!isOutlets(id)) rails[id] = { x1: column.x + 12, x2: column.x + column.w - 34, n: top + h - 26, g: top + h - 12 };
+    if (!isOutlets(id))
+      rails[id] = { x1: column.x + 12, x2: column.x + column.w - 34, n: top + h - 26, g: top + h - 12 };
     bottoms[place] = top + h;
     trayBottom = Math.max(trayBottom, top + h);
   });
@@ -232,7 +235,8 @@ function attempt(walls: Wall[], options: LayoutOptions, taken: Taken): { geometr
       for (const row of list) {
         const to = row.strayNeutral ? rails[row.strayNeutral] : undefined;
         const from = rows[tray]?.[rowKey(row)];
-        if (row.circuit && to && from && !forks[row.circuit]) forks[row.circuit] = router.fork(tray, from, row.strayNeutral!, to);
+        if (row.circuit && to && from && !forks[row.circuit])
+          forks[row.circuit] = router.fork(tray, from, row.strayNeutral!, to);
       }
     }
   }
@@ -259,7 +263,9 @@ function columnsFor(width: number, count: number, switching: boolean, taken: Tak
     x += SWITCH_W + channelWidth(taken, 1, CHANNEL);
   }
   const first = columns.length;
-  const gaps = Array.from({ length: count }, (_, i) => channelWidth(taken, first + i + 1, i === count - 1 ? LAST_CHANNEL : CHANNEL));
+  const gaps = Array.from({ length: count }, (_, i) =>
+    channelWidth(taken, first + i + 1, i === count - 1 ? LAST_CHANNEL : CHANNEL),
+  );
   const free = width - x - MARGIN - gaps.reduce((a, b) => a + b, 0);
   const w = Math.max(204, Math.floor(free / count));
   for (let i = 0; i < count; i++) {
@@ -418,7 +424,10 @@ class Router {
     for (const a of from) {
       for (const b of to) {
         // On a tie the outer channel: the inner ones carry the inverter's own cables.
-        const c = Math.abs(a.channel - b.channel) * 1000 + Math.abs(a.x - b.x) / 10 - Math.min(a.channel, b.channel) * (a.y < b.y ? 40 : 0);
+        const c =
+          Math.abs(a.channel - b.channel) * 1000 +
+          Math.abs(a.x - b.x) / 10 -
+          Math.min(a.channel, b.channel) * (a.y < b.y ? 40 : 0);
         if (c < cost) [best, cost] = [[a, b], c];
       }
     }
@@ -474,7 +483,10 @@ class Router {
         { x: b.x, y },
       ];
     }
-    const away = link.kind === 'positive' ? y - PART_H / 2 - 8 - this.take('over') * 9 : y + PART_H / 2 + 8 + this.take('under') * 9;
+    const away =
+      link.kind === 'positive'
+        ? y - PART_H / 2 - 8 - this.take('over') * 9
+        : y + PART_H / 2 + 8 + this.take('under') * 9;
     const edge = link.kind === 'positive' ? y - PART_H / 2 : y + PART_H / 2;
     return [
       { x: a.x + a.w * 0.75, y: edge },

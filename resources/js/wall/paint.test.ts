@@ -35,11 +35,16 @@ describe('a ribbon', () => {
   });
 
   it('that is live only through a load is neither dead nor healthy, and carries no amps', () => {
-    expect(ribbonPaint(ac, paint({ hot: ['I', 'I'], soft: true }), { 'f.hot': 4 })).toMatchObject({ pattern: 'soft', amps: null });
+    expect(ribbonPaint(ac, paint({ hot: ['I', 'I'], soft: true }), { 'f.hot': 4 })).toMatchObject({
+      pattern: 'soft',
+      amps: null,
+    });
   });
 
   it('is live where hot and neutral are exchanged, and says so', () => {
-    expect(ribbonPaint(ac, paint({ hot: [null, null], neutralLive: 'S', exchanged: 'S' }), { 'f.hot': 4 })).toMatchObject({
+    expect(
+      ribbonPaint(ac, paint({ hot: [null, null], neutralLive: 'S', exchanged: 'S' }), { 'f.hot': 4 }),
+    ).toMatchObject({
       pattern: 'shore',
       letter: 'S',
       amps: 4,
@@ -59,9 +64,10 @@ describe('a ribbon', () => {
       pattern: 'battery',
       charging: 'forward',
     });
-    expect(ribbonPaint({ ...lead, from: { c: 'panel' }, to: { c: 'conv' } }, paint({ on: true, by: ['C:conv'] }), undefined).charging).toBe(
-      'back',
-    );
+    expect(
+      ribbonPaint({ ...lead, from: { c: 'panel' }, to: { c: 'conv' } }, paint({ on: true, by: ['C:conv'] }), undefined)
+        .charging,
+    ).toBe('back');
     expect(ribbonPaint(lead, paint({ on: true, by: ['B'] }), undefined).charging).toBeNull();
   });
 });

@@ -37,13 +37,23 @@ export interface RibbonPaint {
   exchanged: boolean;
 }
 
-export function ribbonPaint(link: Link, paint: Paint | undefined, amps: Record<string, number> | undefined): RibbonPaint {
+export function ribbonPaint(
+  link: Link,
+  paint: Paint | undefined,
+  amps: Record<string, number> | undefined,
+): RibbonPaint {
   const p = paint?.links[link.id];
   const flowing = link.elements.map((e) => amps?.[e]).find((a) => a !== undefined && a > 0.05) ?? null;
   if (link.kind === 'positive' || link.kind === 'negative') {
     const by = p?.by ?? [];
     const charging =
-      link.kind === 'negative' ? null : by.includes(`C:${link.from.c}`) ? 'forward' : by.includes(`C:${link.to.c}`) ? 'back' : null;
+      link.kind === 'negative'
+        ? null
+        : by.includes(`C:${link.from.c}`)
+          ? 'forward'
+          : by.includes(`C:${link.to.c}`)
+            ? 'back'
+            : null;
     return { pattern: p?.on ? 'battery' : 'dead', letter: null, charging, amps: flowing, exchanged: false };
   }
   const exchanged = !p?.hot?.[1] && !!p?.exchanged;
@@ -73,6 +83,8 @@ export function stateOf(finding: Finding, answer: Answer): string | null {
   const controls = finding.witness.controls;
   if (finding.witness.state || !controls) return finding.witness.state;
   const apart = (id: string) =>
-    Object.entries(controls).filter(([d, p]) => answer.paint[id]?.positions[d] && answer.paint[id].positions[d].position !== p).length;
+    Object.entries(controls).filter(
+      ([d, p]) => answer.paint[id]?.positions[d] && answer.paint[id].positions[d].position !== p,
+    ).length;
   return [...answer.states].sort((a, b) => apart(a.id) - apart(b.id))[0]?.id ?? null;
 }

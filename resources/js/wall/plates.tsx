@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import type { ReactNode } from 'react';
 import type { Answer, Finding, Link, Plate } from '../api/client';
 import type { Box } from './layout';
@@ -32,7 +33,12 @@ export function PlateCard({
     <button
       type="button"
       data-plate={id}
-      className={`plate shape-${plate.shape} ${lit ? (danger ? 'is-lit-danger' : 'is-lit') : ''} ${chosen ? 'is-chosen' : ''} ${moved ? 'is-moved' : ''}`}
+      className={clsx('plate', `shape-${plate.shape}`, {
+        'is-lit-danger': lit && danger,
+        'is-lit': lit && !danger,
+        'is-chosen': chosen,
+        'is-moved': moved,
+      })}
       style={place(box)}
       onClick={onChoose}
       aria-pressed={chosen}
@@ -80,7 +86,9 @@ export function PlateFacts({
       <span className="gate">
         <Bridge position={gate?.position ?? 'rest'} />
         <span className="gate-line">
-          <span className={`tag ${moved ? 'tag-moved' : ''}`}>{moved ? byItself(moved) : `switch: ${gate?.mode ?? ''}`}</span>
+          <span className={`tag ${moved ? 'tag-moved' : ''}`}>
+            {moved ? byItself(moved) : `switch: ${gate?.mode ?? ''}`}
+          </span>
           <Staple closed={gate?.bond ?? false} />
         </span>
         <span className="gate-line">
@@ -90,7 +98,11 @@ export function PlateFacts({
         <span className="gate-line quiet">
           <span>battery side</span>
           <b className="figures dc">
-            {direct !== undefined ? `−${direct.toFixed(0)} A` : charging ? `charging, to ${charging.amps} A` : plate.lines[0]}
+            {direct !== undefined
+              ? `−${direct.toFixed(0)} A`
+              : charging
+                ? `charging, to ${charging.amps} A`
+                : plate.lines[0]}
           </b>
         </span>
       </span>
@@ -111,7 +123,9 @@ export function PlateFacts({
         <span key={line}>{line}</span>
       ))}
       {plate.type === 'converter' && (
-        <b className={charging ? 'dc' : ''}>{charging ? `running on ${SOURCE_WORDS[charging.on]}, to ${charging.amps} A` : 'off'}</b>
+        <b className={charging ? 'dc' : ''}>
+          {charging ? `running on ${SOURCE_WORDS[charging.on]}, to ${charging.amps} A` : 'off'}
+        </b>
       )}
       {bonds && plate.type === 'shore_supply' && supply?.plugged && (
         <span className={`bonds ${bonds.count === 1 ? '' : 'bonds-bad'}`}>bonds: {bonds.count}</span>

@@ -22,13 +22,24 @@ export function labelPoint(points: Point[]): { x: number; y: number; flat: boole
   return best;
 }
 
-export function Ribbon({ link, route, paint, step }: { link: Link; route: Point[]; paint: RibbonPaint; step: number | undefined }) {
+export function Ribbon({
+  link,
+  route,
+  paint,
+  step,
+}: {
+  link: Link;
+  route: Point[];
+  paint: RibbonPaint;
+  step: number | undefined;
+}) {
   const units = useUnits();
   const d = path(route);
+  const name = link.size ? `${units.size(link.size)} · ${units.length(link.lengthM ?? 0)}` : link.label;
   return (
     <g className={`ribbon ribbon-${link.kind} on-${paint.pattern}`}>
       {step !== undefined && <path d={d} className="halo" />}
-      <title>{`${link.size ? `${units.size(link.size)} · ${units.length(link.lengthM ?? 0)}` : link.label}${paint.amps !== null ? `, ${paint.amps.toFixed(1)} A` : ''}`}</title>
+      <title>{`${name}${paint.amps === null ? '' : `, ${paint.amps.toFixed(1)} A`}`}</title>
       {link.kind === 'bond' ? (
         <path d={d} className="bondline" />
       ) : (
@@ -70,17 +81,22 @@ export function RibbonWords({ link, route, paint }: { link: Link; route: Point[]
 function Arrows({ route, back }: { route: Point[]; back: boolean }) {
   const points = back ? [...route].reverse() : route;
   const at = labelPoint(points);
-  const i = points.findIndex((p, n) => n > 0 && ((p.x + points[n - 1]!.x) / 2 === at.x || (p.y + points[n - 1]!.y) / 2 === at.y));
+  const i = points.findIndex(
+    (p, n) => n > 0 && ((p.x + points[n - 1]!.x) / 2 === at.x || (p.y + points[n - 1]!.y) / 2 === at.y),
+  );
   const a = points[Math.max(0, i - 1)]!;
   const b = points[Math.max(1, i)]!;
-  const angle = (Math.atan2(b.y - a.y, b.x - a.x) * 180) / Math.PI;
+  const angle = Math.atan2(b.y - a.y, b.x - a.x);
   return (
     <g className="arrows">
       {[-26, 0, 26].map((s) => (
         <path
           key={s}
           d="M-5 -5L6 0L-5 5Z"
-          transform={`translate(${at.x + s * Math.cos((angle * Math.PI) / 180)} ${at.y + s * Math.sin((angle * Math.PI) / 180)}) rotate(${angle})`}
+          transform={
+            `translate(${at.x + s * Math.cos(angle)} ${at.y + s * Math.sin(angle)}) ` +
+            `rotate(${(angle * 180) / Math.PI})`
+          }
         />
       ))}
     </g>
@@ -100,10 +116,24 @@ export function Fork({ route, live, lit }: { route: Point[]; live: boolean; lit:
   );
 }
 
-export function Mark({ x, y, n, kind }: { x: number; y: number; n: number | string; kind: 'letter' | 'step' | 'ground' | 'neutral' }) {
+export function Mark({
+  x,
+  y,
+  n,
+  kind,
+}: {
+  x: number;
+  y: number;
+  n: number | string;
+  kind: 'letter' | 'step' | 'ground' | 'neutral';
+}) {
   return (
     <g className={`mark mark-${kind}`} transform={`translate(${x} ${y})`}>
-      {kind === 'step' ? <circle r={10} /> : <rect x={-9} y={-9} width={18} height={18} rx={kind === 'ground' ? 9 : 3} />}
+      {kind === 'step' ? (
+        <circle r={10} />
+      ) : (
+        <rect x={-9} y={-9} width={18} height={18} rx={kind === 'ground' ? 9 : 3} />
+      )}
       <text textAnchor="middle" y={4.5}>
         {n}
       </text>

@@ -18,7 +18,9 @@ type Answers = Record<string, Answer>;
 const read = (name: string) => JSON.parse(readFileSync(`storage/fixtures/${name}.json`, 'utf8')) as Answers;
 const rigs: Record<string, Answers> = { archive: read('archive'), tideline: read('tideline') };
 
-const views = Object.entries(rigs).flatMap(([name, answers]) => Object.keys(answers).map((view) => [name, view] as const));
+const views = Object.entries(rigs).flatMap(([name, answers]) =>
+  Object.keys(answers).map((view) => [name, view] as const),
+);
 const laid = (name: string, view: string, width = 944): { answer: Answer; geometry: Geometry } => {
   const answer = rigs[name]![view]!;
   return { answer, geometry: layoutWall([rigs[name]!.as_found!.wall, answer.wall], { width, rowHeight: 26 }) };
@@ -32,9 +34,14 @@ describe.each(views)('%s, %s', (name, view) => {
     for (const [id, box] of boxes) expect(box, id).toBeDefined();
     for (const [i, [a, one]] of boxes.entries()) {
       for (const [b, two] of boxes.slice(i + 1)) {
-        const apart = one!.x + one!.w <= two!.x || two!.x + two!.w <= one!.x || one!.y + one!.h <= two!.y || two!.y + two!.h <= one!.y;
+        const apart =
+          one!.x + one!.w <= two!.x ||
+          two!.x + two!.w <= one!.x ||
+          one!.y + one!.h <= two!.y ||
+          two!.y + two!.h <= one!.y;
         // A bank that is replaced stands where the new one will.
-        if (answer.wall.plates[a]!.shape !== 'bank' || answer.wall.plates[b]!.shape !== 'bank') expect(apart, `${a} over ${b}`).toBe(true);
+        if (answer.wall.plates[a]!.shape !== 'bank' || answer.wall.plates[b]!.shape !== 'bank')
+          expect(apart, `${a} over ${b}`).toBe(true);
       }
     }
     for (const [tray, { rows }] of Object.entries(answer.wall.trays)) {
@@ -53,7 +60,8 @@ describe.each(views)('%s, %s', (name, view) => {
         expect(p.x === q.x || p.y === q.y, link.id).toBe(true);
         for (let t = 0.1; t < 1; t += 0.1) {
           const at = { x: q.x + (p.x - q.x) * t, y: q.y + (p.y - q.y) * t };
-          for (const id of Object.keys(answer.wall.plates)) expect(inside(at, geometry.plates[id]!), `${link.id} under ${id}`).toBe(false);
+          for (const id of Object.keys(answer.wall.plates))
+            expect(inside(at, geometry.plates[id]!), `${link.id} under ${id}`).toBe(false);
         }
       });
     }
@@ -72,7 +80,8 @@ describe.each(views)('%s, %s', (name, view) => {
     }
     for (const [i, one] of upright.entries()) {
       for (const two of upright.slice(i + 1)) {
-        if (one.id !== two.id && one.x === two.x) expect(one.b <= two.a || two.b <= one.a, `${one.id} on ${two.id}`).toBe(true);
+        if (one.id !== two.id && one.x === two.x)
+          expect(one.b <= two.a || two.b <= one.a, `${one.id} on ${two.id}`).toBe(true);
       }
     }
   });
@@ -90,9 +99,19 @@ describe.each(views)('%s, %s', (name, view) => {
     const { answer, geometry } = laid(name, view);
     for (const state of answer.states) {
       const html = renderToStaticMarkup(
-        <Wall answer={answer} state={state.id} scenario={null} geometry={geometry} focus={null} chosen={null} onChoose={nothing} movable />,
+        <Wall
+          answer={answer}
+          state={state.id}
+          scenario={null}
+          geometry={geometry}
+          focus={null}
+          chosen={null}
+          onChoose={nothing}
+          movable
+        />,
       );
-      for (const plate of Object.values(answer.wall.plates)) expect(words(html)).toContain(plate.label.replace(/&/g, '&amp;'));
+      for (const plate of Object.values(answer.wall.plates))
+        expect(words(html)).toContain(plate.label.replace(/&/g, '&amp;'));
       expect(html).not.toContain('NaN');
       expect(html).not.toContain('undefined');
     }
@@ -133,7 +152,8 @@ describe('switching', () => {
         {...more}
       />,
     );
-  const plate = (html: string, id: string) => words(html.slice(html.indexOf(`data-plate="${id}"`)).split('</button>')[0]!);
+  const plate = (html: string, id: string) =>
+    words(html.slice(html.indexOf(`data-plate="${id}"`)).split('</button>')[0]!);
 
   it('stands between supplies and panels', () => {
     const [shore, ats, panel] = ['shore', 'old_transfer', 'main_panel'].map((id) => geometry.plates[id]!);
@@ -178,7 +198,15 @@ describe('switching', () => {
   it('writes sizes and lengths in the units somebody chose', () => {
     const metric = renderToStaticMarkup(
       <UnitsContext.Provider value={makeUnits('metric')}>
-        <ListForm answer={answer} state="inverting" scenario={null} focus={null} chosen={null} onChoose={nothing} movable={false} />
+        <ListForm
+          answer={answer}
+          state="inverting"
+          scenario={null}
+          focus={null}
+          chosen={null}
+          onChoose={nothing}
+          movable={false}
+        />
       </UnitsContext.Provider>,
     );
     expect(words(metric)).toContain('12 AWG (3.3 mm²), 2.4 m');
@@ -195,7 +223,15 @@ describe('the hand panel', () => {
       { atS: 0.03, words: ['Converter lock-out: coil released'] },
       { atS: 136, words: ['Surge unit: lets the supply in', '9 circuits: works from Shore'] },
     ],
-    hits: [{ rule: 'bond_count', severity: 'danger' as const, title: 'Two neutral-ground bonds', text: 'at two places', components: [] }],
+    hits: [
+      {
+        rule: 'bond_count',
+        severity: 'danger' as const,
+        title: 'Two neutral-ground bonds',
+        text: 'at two places',
+        components: [],
+      },
+    ],
     flow: {
       trouble: null,
       amps: {},
@@ -211,12 +247,15 @@ describe('the hand panel', () => {
   };
   const panel = (about: string | null) =>
     words(
-      renderToStaticMarkup(<HandPanel answer={answer} setting={named} set={nothing} settled={settled} about={about} reset={nothing} />),
+      renderToStaticMarkup(
+        <HandPanel answer={answer} setting={named} set={nothing} settled={settled} about={about} reset={nothing} />,
+      ),
     );
 
   it('offers every control a person can set, breakers folded away', () => {
     const text = panel(null);
-    for (const c of answer.controls.filter((c) => c.job !== 'breaker')) expect(text).toContain(c.label.replace(/ breaker$/, ''));
+    for (const c of answer.controls.filter((c) => c.job !== 'breaker'))
+      expect(text).toContain(c.label.replace(/ breaker$/, ''));
     expect(text.indexOf('What happens')).toBeLessThan(text.indexOf('Breakers'));
     expect(text).toContain('hot and neutral reversed');
   });
@@ -251,7 +290,9 @@ describe('the state strip', () => {
 
 it('runs only the loads that a view still has', () => {
   const answer = rigs.archive!.as_found!;
-  const document = { needs: { scenarios: { x: { title: 'X', running: { 'c_outlets.lamps': true, 'gone.load': true } } } } } as never;
+  const document = {
+    needs: { scenarios: { x: { title: 'X', running: { 'c_outlets.lamps': true, 'gone.load': true } } } },
+  } as never;
   expect(runningIn(document, answer, 'x')).toEqual(['c_outlets.lamps']);
   expect(runningIn(document, answer, null)).toEqual([]);
 });

@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import { useDraggable, useDroppable } from '@dnd-kit/core';
 import type { KeyboardEvent } from 'react';
 import type { Answer, Finding, Row } from '../api/client';
@@ -74,7 +75,8 @@ export function Tray({
         {tray.rows.map((row) => {
           const half = geometry.rows[id]?.[`${row.slot}a`];
           // A slot that is split in another view is free in both halves here.
-          const at = geometry.rows[id]?.[rowKey(row)] ?? (row.kind === 'free' && half ? { ...half, h: half.h * 2 } : undefined);
+          const at =
+            geometry.rows[id]?.[rowKey(row)] ?? (row.kind === 'free' && half ? { ...half, h: half.h * 2 } : undefined);
           if (!at) return null;
           return (
             <TrayRow
@@ -86,6 +88,7 @@ export function Tray({
               state={state}
               amps={amps}
               lit={row.circuit !== undefined && concerned.has(row.circuit)}
+              danger={danger}
               worst={row.circuit ? worstOf.get(row.circuit) : undefined}
               onMove={onMove}
               movable={movable && row.kind === 'circuit' && (row.indent ?? 0) === 0}
@@ -107,12 +110,23 @@ export function Tray({
           {tray.rows
             .filter((r) => r.kind === 'circuit' && !r.strayNeutral)
             .map((r, i) => (
-              <path key={r.circuit} d={`M${rails.x1 - box.x + 10 + i * 14} ${rails.n - box.y - 4}v8`} className="tick" />
+              <path
+                key={r.circuit}
+                d={`M${rails.x1 - box.x + 10 + i * 14} ${rails.n - box.y - 4}v8`}
+                className="tick"
+              />
             ))}
           {tray.bondScrew && (
-            <path d={`M${rails.x2 - box.x - 26} ${rails.g - box.y}V${rails.n - box.y - 6}h16V${rails.g - box.y}`} className="screw" />
+            <path
+              d={`M${rails.x2 - box.x - 26} ${rails.g - box.y}V${rails.n - box.y - 6}h16V${rails.g - box.y}`}
+              className="screw"
+            />
           )}
-          <text x={rails.x2 - box.x + 8} y={rails.n - box.y + 4} className={`note strong ${bus?.neutralLive ? 'live-n' : ''}`}>
+          <text
+            x={rails.x2 - box.x + 8}
+            y={rails.n - box.y + 4}
+            className={`note strong ${bus?.neutralLive ? 'live-n' : ''}`}
+          >
             N{bus?.neutralLive ? '!' : ''}
           </text>
           <text x={rails.x2 - box.x + 8} y={rails.g - box.y + 5} className="note strong">
@@ -132,6 +146,7 @@ function TrayRow({
   state,
   amps,
   lit,
+  danger,
   worst,
   onMove,
   movable,
@@ -147,6 +162,7 @@ function TrayRow({
   state: string;
   amps: Record<string, number> | undefined;
   lit: boolean;
+  danger: boolean;
   worst: Finding['severity'] | undefined;
   onMove?: ((circuit: string) => void) | undefined;
   movable: boolean;
@@ -204,7 +220,14 @@ function TrayRow({
       type="button"
       ref={setNodeRef}
       data-circuit={row.circuit}
-      className={`row row-button kind-${live?.kind ?? 'main'} ${lit ? 'is-lit-danger' : ''} ${chosen ? 'is-chosen' : ''} ${isDragging ? 'is-dragging' : ''} ${row.strayNeutral ? 'is-forked' : ''} ${byHand ? 'is-handle' : ''}`}
+      className={clsx('row row-button', `kind-${live?.kind ?? 'main'}`, {
+        'is-lit-danger': lit && danger,
+        'is-lit': lit && !danger,
+        'is-chosen': chosen,
+        'is-dragging': isDragging,
+        'is-forked': row.strayNeutral,
+        'is-handle': byHand,
+      })}
       style={{ top, height, paddingLeft: 8 + (row.indent ?? 0) * 12 }}
       {...(movable ? attributes : {})}
       {...(movable ? listeners : {})}
@@ -212,7 +235,10 @@ function TrayRow({
       onClick={onChoose}
       role="button"
       tabIndex={0}
-      aria-label={`${byHand ? 'switch ' : ''}${row.slot}${row.half} ${row.label}, ${row.ratingA ?? ''} A, ${words}${row.strayNeutral ? ', neutral lands elsewhere' : ''}`}
+      aria-label={
+        `${byHand ? 'switch ' : ''}${row.slot}${row.half} ${row.label}, ${row.ratingA ?? ''} A, ${words}` +
+        (row.strayNeutral ? ', neutral lands elsewhere' : '')
+      }
       aria-roledescription={movable ? 'circuit, movable: press M' : undefined}
     >
       <span className="row-slot">
@@ -223,12 +249,23 @@ function TrayRow({
       {row.gfci && row.gfci !== 'none' && <span className="gfci">GFCI</span>}
       {(row.assumed ?? 0) > 0 && <span className="assumed-dot" title={`${row.assumed} values assumed`} />}
       {worst && <Severity severity={worst} />}
-      <span className="row-rating figures">{volts !== undefined ? `${volts.toFixed(1)} V` : row.ratingA ? `${row.ratingA} A` : ''}</span>
+      <span className="row-rating figures">
+        {volts !== undefined ? `${volts.toFixed(1)} V` : row.ratingA ? `${row.ratingA} A` : ''}
+      </span>
       <span className="bar" aria-hidden="true">
-        <span className={`bar-fill ${share >= 0.999 ? 'bar-over' : share > 0.8 ? 'bar-near' : ''}`} style={{ width: `${share * 100}%` }} />
+        <span
+          className={`bar-fill ${share >= 0.999 ? 'bar-over' : share > 0.8 ? 'bar-near' : ''}`}
+          style={{ width: `${share * 100}%` }}
+        />
       </span>
       <span className={`notch ${on ? 'notch-on' : ''} ${live ? `notch-${live.kind}` : ''}`} aria-hidden="true">
-        {live?.kind === 'works' ? live.source : live?.kind === 'ground' ? `${live.source}!` : live?.kind === 'live' ? '!' : ''}
+        {live?.kind === 'works'
+          ? live.source
+          : live?.kind === 'ground'
+            ? `${live.source}!`
+            : live?.kind === 'live'
+              ? '!'
+              : ''}
       </span>
     </button>
   );

@@ -38,11 +38,17 @@ function measuredAlong(stdClass $at, int $seed): stdClass
     $sizes = ['awg:14', 'awg:10', 'awg:6', 'awg:2', 'awg:2/0'];
     $copy = JobFile::copy($at);
     foreach (get_object_vars($copy) as $name => $value) {
-        if (!$value instanceof stdClass) {
+        if (!($value instanceof stdClass)) {
             continue;
         }
         if (in_array($name, ['cable', 'cord'], true)) {
-            foreach (['lengthM' => 0.2 + crc32("{$seed}{$name}" . json_encode($value)) % 90 / 10, 'size' => $sizes[crc32("s{$seed}" . json_encode($value)) % 5]] as $field => $new) {
+            foreach (
+                [
+                    'lengthM' => 0.2 + (crc32("{$seed}{$name}" . json_encode($value)) % 90) / 10,
+                    'size' => $sizes[crc32("s{$seed}" . json_encode($value)) % 5],
+                ]
+                as $field => $new
+            ) {
                 if (isset($value->{$field})) {
                     $value->{$field} = (object) ['value' => $new, 'basis' => 'measured'];
                 }
@@ -62,10 +68,15 @@ function answersOf(stdClass $document, ?Proofs $proofs = null): array
 {
     $job = new JobAnswers($document, $proofs);
 
-    return array_map(fn(string $hash): string => (string) json_encode($job->answer($hash)), array_column($job->views, 'hash', 'id'));
+    return array_map(
+        fn(string $hash): string => (string) json_encode($job->answer($hash)),
+        array_column($job->views, 'hash', 'id'),
+    );
 }
 
-it('answers from the proof of a rig of the same structure as from a search of its own', function (stdClass $document): void {
+it('answers from the proof of a rig of the same structure as from a search of its own', function (
+    stdClass $document,
+): void {
     $proofs = keepingProofs();
     $before = answersOf($document, $proofs);
     expect($before)->toBe(answersOf($document));
@@ -73,7 +84,12 @@ it('answers from the proof of a rig of the same structure as from a search of it
         $measured = measuredAlong($document, $seed);
         $used = $proofs->used;
         $anew = answersOf($measured);
-        expect(answersOf($measured, $proofs))->toBe($anew)->and($anew)->not->toBe($before)->and($proofs->used - $used)->toBe(count($anew));
+        expect(answersOf($measured, $proofs))
+            ->toBe($anew)
+            ->and($anew)
+            ->not->toBe($before)
+            ->and($proofs->used - $used)
+            ->toBe(count($anew));
     }
 })->with(function () {
     foreach (array_keys(Rigs::DEMO) as $name) {
@@ -90,17 +106,31 @@ it('searches anew when anything else changes', function (array $edit): void {
     $proofs = keepingProofs();
     answersOf($document, $proofs);
     $changed = Rigs::edit($document, $edit);
-    expect(answersOf($changed, $proofs)['p/whole'])->toBe(answersOf($changed)['p/whole'])->and($proofs->used)->toBe(isset($edit['plan']) ? 1 : 0);
+    expect(answersOf($changed, $proofs)['p/whole'])
+        ->toBe(answersOf($changed)['p/whole'])
+        ->and($proofs->used)
+        ->toBe(isset($edit['plan']) ? 1 : 0);
 })->with([
     'a breaker' => [Sample::survey('c_air', '/breakerA', ['value' => 15, 'basis' => 'read_off'])],
     'a bond' => [Sample::survey('main_panel', '/bondScrew', ['value' => true, 'basis' => 'read_off'])],
     'a name' => [Sample::survey('c_air', '/label', 'Roof')],
     'the inverter' => [Sample::set('inverter', '/bond', 'none')],
-    'where a circuit lands' => [['kind' => 'plan_set', 'plan' => 'p', 'component' => 'feeder_main', 'path' => '/to', 'value' => ['at' => 'main_panel', 'port' => 'line']]],
+    'where a circuit lands' => [
+        [
+            'kind' => 'plan_set',
+            'plan' => 'p',
+            'component' => 'feeder_main',
+            'path' => '/to',
+            'value' => ['at' => 'main_panel', 'port' => 'line'],
+        ],
+    ],
 ]);
 
 it('does not believe a proof that does not fit', function (): void {
     $danger = Rigs::planned(Rigs::job(Sample::choose('in_line', ['converter' => 'left'])));
     $proof = (new Hollin\Core\Rules\Search($danger))->proof;
-    new Hollin\Core\Rules\Judge(Rigs::planned(Rigs::job(Sample::choose('in_line', ['converter' => 'removed']))), $proof);
+    new Hollin\Core\Rules\Judge(
+        Rigs::planned(Rigs::job(Sample::choose('in_line', ['converter' => 'removed']))),
+        $proof,
+    );
 })->throws(LogicException::class, 'another rig');

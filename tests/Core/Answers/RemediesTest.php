@@ -13,7 +13,8 @@ use Tests\Rigs;
 /** @return array<string, Finding> by identity */
 function judgedAnew(stdClass $document, string $view): array
 {
-    $findings = (new JobAnswers($document))->judged($view)[1]->findings ?? throw new RuntimeException("no view {$view}");
+    $findings =
+        (new JobAnswers($document))->judged($view)[1]->findings ?? throw new RuntimeException("no view {$view}");
 
     return array_combine(array_map(fn(Finding $f): string => $f->identity(), $findings), $findings);
 }
@@ -43,14 +44,31 @@ it('offers only what helps and does no harm, cheapest first', function (Closure 
                 $after = judgedAnew(Rigs::edit($document, $offer['intent']), $view['id']);
                 $what = "{$finding->rule->id}: {$offer['label']}";
                 $left = $after[$id] ?? null;
-                expect($left === null ? 'clears' : ($left->severity()->rank() > $finding->severity()->rank() ? 'lessens' : 'eases'))->toBe($offer['result'], $what);
+                expect(
+                    $left === null
+                        ? 'clears'
+                        : ($left->severity()->rank() > $finding->severity()->rank()
+                            ? 'lessens'
+                            : 'eases'),
+                )->toBe($offer['result'], $what);
                 foreach ($after as $new => $brought) {
                     if ($brought->severity() === Severity::Danger && $brought->ways->kind !== 'outside') {
-                        expect(isset($before[$new]) && $before[$new]->severity() === Severity::Danger)->toBeTrue("{$what} brings {$brought->hit->text}");
+                        expect(isset($before[$new]) && $before[$new]->severity() === Severity::Danger)->toBeTrue(
+                            "{$what} brings {$brought->hit->text}",
+                        );
                     }
                     expect($brought->rule->id)->not->toBe('does_not_apply', $what);
                 }
-                $ranks[] = [array_search($offer['result'], ['clears', 'lessens', 'eases'], true), array_filter($offer['brings'], fn(array $b): bool => !$b['outside'] && $b['severity'] !== 'advice') === [] ? 0 : 1, Work::from($offer['work'])->rank()];
+                $ranks[] = [
+                    array_search($offer['result'], ['clears', 'lessens', 'eases'], true),
+                    array_filter(
+                        $offer['brings'],
+                        fn(array $b): bool => !$b['outside'] && $b['severity'] !== 'advice',
+                    ) === []
+                        ? 0
+                        : 1,
+                    Work::from($offer['work'])->rank(),
+                ];
             }
             $sorted = $ranks;
             sort($sorted);
@@ -58,42 +76,95 @@ it('offers only what helps and does no harm, cheapest first', function (Closure 
         }
     }
     expect($tried)->toBeGreaterThan(0);
-})->with(fn() => [
-    'first demo rig' => [fn() => Rigs::demo('grafting')],
-    'second demo rig' => [fn() => Rigs::demo('archive')],
-    ...array_map(fn(int $seed) => [fn() => Rigs::varied($seed)], range(1, 6)),
-]);
+})->with(
+    fn() => [
+        'first demo rig' => [fn() => Rigs::demo('grafting')],
+        'second demo rig' => [fn() => Rigs::demo('archive')],
+        ...array_map(fn(int $seed) => [fn() => Rigs::varied($seed)], range(1, 6)),
+    ],
+);
 
 it('offers a smaller breaker before a new cable in a wall', function (): void {
-    $offers = offered(Rigs::job(Sample::choose('in_line'), Sample::survey('c_outlets', '/cable/size', ['value' => 'awg:16', 'basis' => 'read_off'])), 'conductor_protection', about: 'outlets');
-    expect(array_column($offers, 'label'))->toBe(['Use a 10 A breaker for Inside outlets', 'Run 14 AWG for Inside outlets'])
-        ->and(array_column($offers, 'work'))->toBe(['device', 'wall_cable']);
+    $offers = offered(
+        Rigs::job(
+            Sample::choose('in_line'),
+            Sample::survey('c_outlets', '/cable/size', ['value' => 'awg:16', 'basis' => 'read_off']),
+        ),
+        'conductor_protection',
+        about: 'outlets',
+    );
+    expect(array_column($offers, 'label'))
+        ->toBe(['Use a 10 A breaker for Inside outlets', 'Run 14 AWG for Inside outlets'])
+        ->and(array_column($offers, 'work'))
+        ->toBe(['device', 'wall_cable']);
 });
 
 it('never sets a limit past what the cable, the inlet or the cord may carry', function (): void {
     // A 50 A pedestal ahead of a 30 A inlet, its cord and 10 AWG.
     $document = Rigs::job(
-        ['kind' => 'set_need', 'path' => '/scenarios', 'value' => Rigs::object(['some' => ['title' => 'Some', 'order' => 1, 'running' => ['c_fridge.element' => true]]])],
+        [
+            'kind' => 'set_need',
+            'path' => '/scenarios',
+            'value' => Rigs::object([
+                'some' => ['title' => 'Some', 'order' => 1, 'running' => ['c_fridge.element' => true]],
+            ]),
+        ],
         Sample::survey('shore', '/supplies', ['big' => ['ratingA' => 50]]),
         Sample::choose('in_line', ['inputLimitA' => 10, 'chargerA' => 150]),
     );
-    $finding = array_values(array_filter(judgedAnew($document, 'p/whole'), fn(Finding $f): bool => $f->rule->id === 'charge_held_back'))[0];
-    expect($finding->hit->remedies)->toHaveCount(1)->and($finding->hit->remedies[0]->intent['value'])->toEqual(30.0);
+    $finding = array_values(
+        array_filter(judgedAnew($document, 'p/whole'), fn(Finding $f): bool => $f->rule->id === 'charge_held_back'),
+    )[0];
+    expect($finding->hit->remedies)
+        ->toHaveCount(1)
+        ->and($finding->hit->remedies[0]->intent['value'])
+        ->toEqual(30.0);
 });
 
 it('has something against what used to have nothing', function (array $edits, string $rule, string $label): void {
     expect(array_column(offered(Rigs::job(...$edits), $rule), 'label'))->toContain($label);
 })->with([
-    'an overload' => [[
-        ['kind' => 'set_need', 'path' => '/scenarios', 'value' => Rigs::object(['hot' => ['title' => 'Hot', 'order' => 1, 'running' => ['c_air.unit' => true, 'c_water.element' => true, 'c_fridge.element' => true]]])],
-        Sample::choose('in_line'),
-    ], 'overload', 'Leave Fridge element out of "Hot"'],
-    'what starts by itself' => [[Sample::choose('in_line')], 'starts_by_itself', 'Switch Air conditioner off by hand when inverting'],
-    'a circuit with two breakers' => [[
-        ...Hollin\Core\Rules\FedTwice::definition()->samples[0]->edits,
-    ], 'fed_twice', 'Take Feed 12 out'],
-    'a parted neutral' => [[Sample::choose('subpanel', ['circuits' => ['c_outlets' => true]]), Sample::move('c_outlets', 'main_panel', 'neutral')], 'split_return', 'Move the neutral of Inside outlets to Inverter panel'],
-    'an inverter that floats' => [[Sample::choose('transfer_whole', ['converter' => 'left', 'outputNeutral' => 'floating'])], 'bond_count', 'Bond the neutral of Inverter 3000 W at the unit'],
+    'an overload' => [
+        [
+            [
+                'kind' => 'set_need',
+                'path' => '/scenarios',
+                'value' => Rigs::object([
+                    'hot' => [
+                        'title' => 'Hot',
+                        'order' => 1,
+                        'running' => ['c_air.unit' => true, 'c_water.element' => true, 'c_fridge.element' => true],
+                    ],
+                ]),
+            ],
+            Sample::choose('in_line'),
+        ],
+        'overload',
+        'Leave Fridge element out of "Hot"',
+    ],
+    'what starts by itself' => [
+        [Sample::choose('in_line')],
+        'starts_by_itself',
+        'Switch Air conditioner off by hand when inverting',
+    ],
+    'a circuit with two breakers' => [
+        [...Hollin\Core\Rules\FedTwice::definition()->samples[0]->edits],
+        'fed_twice',
+        'Take Feed 12 out',
+    ],
+    'a parted neutral' => [
+        [
+            Sample::choose('subpanel', ['circuits' => ['c_outlets' => true]]),
+            Sample::move('c_outlets', 'main_panel', 'neutral'),
+        ],
+        'split_return',
+        'Move the neutral of Inside outlets to Inverter panel',
+    ],
+    'an inverter that floats' => [
+        [Sample::choose('transfer_whole', ['converter' => 'left', 'outputNeutral' => 'floating'])],
+        'bond_count',
+        'Bond the neutral of Inverter 3000 W at the unit',
+    ],
 ]);
 
 it('knows nothing of a finding or a view that is not there', function (): void {
@@ -105,7 +176,10 @@ it('tries what is as found in a plan of its own, and leaves the document as it w
     $document = Rigs::job(Sample::survey('main_panel', '/bondScrew', ['value' => true, 'basis' => 'read_off']));
     $text = json_encode($document);
     $offers = offered($document, 'bond_count', 'as_found');
-    expect(array_column($offers, 'label'))->toBe(['Take the bonding screw out of Main panel'])
-        ->and($offers[0]['intent'])->not->toHaveKey('plan')
-        ->and(json_encode($document))->toBe($text);
+    expect(array_column($offers, 'label'))
+        ->toBe(['Take the bonding screw out of Main panel'])
+        ->and($offers[0]['intent'])
+        ->not->toHaveKey('plan')
+        ->and(json_encode($document))
+        ->toBe($text);
 });

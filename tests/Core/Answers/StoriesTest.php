@@ -32,13 +32,17 @@ describe('an inverter/charger in line', function (): void {
         // Switched off it passes shore through and does not charge.
         expect(storyOf($rig(), ['inlet.plug' => 's30'])[0])->not->toContain('charges');
         expect(storyOf($rig(), ['inlet.plug' => 's30', 'inverter.mode' => 'charge']))->toBe([
-            '15 s: Inverter/charger 3000 VA transfer relay: passing shore through; 5 circuits: works from Shore; Inverter/charger 3000 VA charges',
+            '15 s: Inverter/charger 3000 VA transfer relay: passing shore through; 5 circuits: works from ' .
+            'Shore; Inverter/charger 3000 VA charges',
         ]);
     });
 
-    it('inverts at once when there is nothing to pass through', function (array $controls, array $surroundings) use ($rig): void {
+    it('inverts at once when there is nothing to pass through', function (array $controls, array $surroundings) use (
+        $rig,
+    ): void {
         expect(storyOf($rig(), $controls + ['inverter.mode' => 'on'], $surroundings))->toBe([
-            '0.02 s: Inverter/charger 3000 VA transfer relay: inverting; 5 circuits: works from Inverter/charger 3000 VA',
+            '0.02 s: Inverter/charger 3000 VA transfer relay: inverting; 5 circuits: works from ' .
+            'Inverter/charger 3000 VA',
         ]);
     })->with([
         'nothing connected' => [[], []],
@@ -74,7 +78,9 @@ describe('a transfer switch ahead of the whole panel', function (): void {
 
     it('takes its own delay from the part', function (): void {
         $rig = Rigs::planned(Rigs::job(Sample::alone('transfer_whole', ['delayS' => 33])));
-        expect(storyOf($rig, ['inlet.plug' => 's30', 'inverter.mode' => 'off'])[0])->toStartWith('33 s: Transfer switch: on input A');
+        expect(storyOf($rig, ['inlet.plug' => 's30', 'inverter.mode' => 'off'])[0])->toStartWith(
+            '33 s: Transfer switch: on input A',
+        );
     });
 
     it('by hand, nothing moves but the inverter', function (string $handle): void {
@@ -88,15 +94,19 @@ describe('a converter behind a contactor', function (): void {
     it('charges for a blink from the inverter before a normally-closed contact opens', function (): void {
         $rig = Rigs::planned(Rigs::job(Sample::choose('in_line', ['converter' => 'contactor'])));
         expect(storyOf($rig, ['inverter.mode' => 'on']))->toBe([
-            '0.02 s: Inverter/charger 3000 VA transfer relay: inverting; 6 circuits: works from Inverter/charger 3000 VA; Converter 55 A charges',
+            '0.02 s: Inverter/charger 3000 VA transfer relay: inverting; 6 circuits: works from ' .
+            'Inverter/charger 3000 VA; Converter 55 A charges',
             '0.05 s: Converter lock-out: coil pulled in; Converter 55 A charges no longer',
         ]);
     });
 
     it('never charges from the inverter through the fail-safe kind', function (): void {
         $rig = Rigs::planned(Rigs::job(Sample::choose('in_line', ['converter' => 'contactor_safe'])));
-        expect(implode(' ', storyOf($rig, ['inverter.mode' => 'on'])))->not->toContain('Converter 55 A charges')
-            ->and(implode(' ', storyOf($rig, ['inlet.plug' => 's30'])))->toContain('Converter contactor: coil pulled in')->toContain('Converter 55 A charges');
+        expect(implode(' ', storyOf($rig, ['inverter.mode' => 'on'])))
+            ->not->toContain('Converter 55 A charges')
+            ->and(implode(' ', storyOf($rig, ['inlet.plug' => 's30'])))
+            ->toContain('Converter contactor: coil pulled in')
+            ->toContain('Converter 55 A charges');
     });
 });
 
@@ -104,7 +114,9 @@ describe('a surge unit at the cord', function (): void {
     $rig = fn(): Examination => Rigs::asFound(Rigs::demo('tideline'));
 
     it('waits, then lets the supply in', function () use ($rig): void {
-        expect(storyOf($rig(), ['inlet.plug' => 's30'])[0])->toStartWith('136 s: Surge unit: lets the supply in; 7 circuits: works from Shore');
+        expect(storyOf($rig(), ['inlet.plug' => 's30'])[0])->toStartWith(
+            '136 s: Surge unit: lets the supply in; 7 circuits: works from Shore',
+        );
     });
 
     it('keeps out what it can see is wrong', function (string $condition) use ($rig): void {
@@ -116,8 +128,13 @@ describe('a surge unit at the cord', function (): void {
     });
 
     it('does not wait while bypassed, and does not look', function () use ($rig): void {
-        expect(storyOf($rig(), ['inlet.plug' => 's30', 'guard.bypass' => 'bypassed'], ['shore.condition' => 'reversed'])[0])
-            ->toStartWith('0.05 s: Surge unit: bypassed, everything passes; 7 circuits: works from Shore');
+        expect(
+            storyOf(
+                $rig(),
+                ['inlet.plug' => 's30', 'guard.bypass' => 'bypassed'],
+                ['shore.condition' => 'reversed'],
+            )[0],
+        )->toStartWith('0.05 s: Surge unit: bypassed, everything passes; 7 circuits: works from Shore');
     });
 
     it('refuses a generator whose neutral floats', function () use ($rig): void {

@@ -18,7 +18,10 @@ use Tests\Rigs;
 function everyPlace(mixed $value, array $way = []): array
 {
     $places = $way === [] ? [] : [$way];
-    foreach ($value instanceof stdClass ? get_object_vars($value) : (is_array($value) ? $value : []) as $name => $inner) {
+    foreach (
+        $value instanceof stdClass ? get_object_vars($value) : (is_array($value) ? $value : [])
+        as $name => $inner
+    ) {
         array_push($places, ...everyPlace($inner, [...$way, (string) $name]));
     }
 
@@ -41,15 +44,38 @@ function spoil(stdClass $document, array $way, mixed $value, bool $gone): void
 }
 
 $values = [
-    'nothing' => null, 'an empty text' => '', 'a negative number' => -1, 'zero' => 0, 'a huge number' => 1e300, 'a tiny one' => 1e-300, 'yes' => true,
-    'a list' => [1, 2, 3], 'an empty object' => new stdClass(), 'markup' => '<img src=x onerror=alert(1)>', 'a long text' => str_repeat('long ', 4000),
-    'control characters' => "a\x00b\x1b[31m\u{202e}", 'another part' => 'main_panel', 'a terminal' => 'main_panel.bus', 'itself' => 'c_outlets',
-    'a path' => '../../etc/passwd', 'a number as text' => '15', 'a size' => 'awg:4/0', 'a fraction' => 2.5,
+    'nothing' => null,
+    'an empty text' => '',
+    'a negative number' => -1,
+    'zero' => 0,
+    'a huge number' => 1e300,
+    'a tiny one' => 1e-300,
+    'yes' => true,
+    'a list' => [1, 2, 3],
+    'an empty object' => new stdClass(),
+    'markup' => '<img src=x onerror=alert(1)>',
+    'a long text' => str_repeat('long ', 4000),
+    'control characters' => "a\x00b\x1b[31m\u{202e}",
+    'another part' => 'main_panel',
+    'a terminal' => 'main_panel.bus',
+    'itself' => 'c_outlets',
+    'a path' => '../../etc/passwd',
+    'a number as text' => '15',
+    'a size' => 'awg:4/0',
+    'a fraction' => 2.5,
 ];
 
-it('refuses a spoilt file with place and reason, or takes it as the rig it is', function (int $seed) use ($values): void {
+it('refuses a spoilt file with place and reason, or takes it as the rig it is', function (int $seed) use (
+    $values,
+): void {
     $random = new Randomizer(new Mt19937($seed));
-    $document = JobFile::copy($seed % 3 === 0 ? Rigs::demo('archive') : ($seed % 3 === 1 ? Rigs::generated(200 + $seed % 30) : Rigs::varied($seed)));
+    $document = JobFile::copy(
+        $seed % 3 === 0
+            ? Rigs::demo('archive')
+            : ($seed % 3 === 1
+                ? Rigs::generated(200 + ($seed % 30))
+                : Rigs::varied($seed)),
+    );
     $places = everyPlace($document);
     $way = $places[$random->getInt(0, count($places) - 1)];
     $kinds = array_keys($values);
@@ -57,18 +83,28 @@ it('refuses a spoilt file with place and reason, or takes it as the rig it is', 
     spoil($document, $way, $values[$kind], $seed % 5 === 0);
     $spoilt = '/' . implode('/', $way) . ($seed % 5 === 0 ? ' taken out' : " is {$kind}");
     try {
-        $read = JobFile::read((string) json_encode($document, JSON_INVALID_UTF8_SUBSTITUTE | JSON_PRESERVE_ZERO_FRACTION));
+        $read = JobFile::read(
+            (string) json_encode($document, JSON_INVALID_UTF8_SUBSTITUTE | JSON_PRESERVE_ZERO_FRACTION),
+        );
     } catch (BadJobFile $bad) {
         expect($bad->problems)->not->toBe([], $spoilt);
         foreach ($bad->problems as $problem) {
-            expect($problem->pointer)->toMatch('#^(/|$)#', $spoilt)->and(trim($problem->message))->not->toBe('', $spoilt)
-                ->and(strlen($problem->message))->toBeLessThan(400, $spoilt);
+            expect($problem->pointer)
+                ->toMatch('#^(/|$)#', $spoilt)
+                ->and(trim($problem->message))
+                ->not->toBe('', $spoilt)
+                ->and(strlen($problem->message))
+                ->toBeLessThan(400, $spoilt);
         }
 
         return;
     }
     $answers = new JobAnswers($read);
     foreach ($answers->views as $view) {
-        expect(str_contains(json_encode($answers->answer($view['hash']), JSON_THROW_ON_ERROR), '"findings"'))->toBeTrue($spoilt);
+        expect(str_contains(json_encode($answers->answer($view['hash']), JSON_THROW_ON_ERROR), '"findings"'))->toBeTrue(
+            $spoilt,
+        );
     }
-})->with(range(1, 400))->group('drawn');
+})
+    ->with(range(1, 400))
+    ->group('drawn');

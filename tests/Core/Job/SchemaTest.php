@@ -50,7 +50,10 @@ function goodComponent(string $type): stdClass
 /** @return list<string> "pointer message" */
 function complaintsAbout(stdClass $component): array
 {
-    return array_map(fn(Problem $p): string => "{$p->pointer} {$p->message}", Schema::componentProblems($component, ''));
+    return array_map(
+        fn(Problem $p): string => "{$p->pointer} {$p->message}",
+        Schema::componentProblems($component, ''),
+    );
 }
 
 $types = array_keys(Catalogue::types());
@@ -63,7 +66,13 @@ it('takes surveyed values with how they are known', function (string $type): voi
     $component = goodComponent($type);
     foreach (Catalogue::types()[$type]::fields() as $name => $field) {
         if ($field->surveyed) {
-            $component->{$name} = (object) ['value' => goodValue($field), 'basis' => 'measured', 'by' => 'Posy', 'at' => '2026-01-01', 'entered' => 'as read'];
+            $component->{$name} = (object) [
+                'value' => goodValue($field),
+                'basis' => 'measured',
+                'by' => 'Posy',
+                'at' => '2026-01-01',
+                'entered' => 'as read',
+            ];
         }
     }
     expect(complaintsAbout($component))->toBe([]);
@@ -73,7 +82,10 @@ it('misses what is required, and only that', function (string $type): void {
     foreach (Catalogue::types()[$type]::allFields() as $name => $field) {
         $component = goodComponent($type);
         unset($component->{$name});
-        expect(complaintsAbout($component))->toBe($field->required ? [" lacks {$name}."] : [], "{$type} without {$name}");
+        expect(complaintsAbout($component))->toBe(
+            $field->required ? [" lacks {$name}."] : [],
+            "{$type} without {$name}",
+        );
     }
 })->with($types);
 
@@ -87,7 +99,12 @@ it('holds every number to its range and says the limit and the meaning', functio
             $component = goodComponent($type);
             $component->{$name} = $field->kind === 'integer' ? (int) $value : $value;
             $complaints = complaintsAbout($component);
-            expect($complaints)->toHaveCount(1)->and($complaints[0])->toStartWith("/{$name} ")->toContain($said)->toContain($field->label);
+            expect($complaints)
+                ->toHaveCount(1)
+                ->and($complaints[0])
+                ->toStartWith("/{$name} ")
+                ->toContain($said)
+                ->toContain($field->label);
             $checked++;
         }
         $component = goodComponent($type);
@@ -102,7 +119,9 @@ it('knows its choices and nothing else', function (string $type): void {
         if ($field->kind === 'choice') {
             $component = goodComponent($type);
             $component->{$name} = 'something_else';
-            expect(complaintsAbout($component)[0])->toContain('must be one of')->toContain((string) array_key_first($field->choices));
+            expect(complaintsAbout($component)[0])
+                ->toContain('must be one of')
+                ->toContain((string) array_key_first($field->choices));
             foreach (array_keys($field->choices) as $choice) {
                 $component->{$name} = (string) $choice;
                 expect(complaintsAbout($component))->toBe([]);
@@ -135,7 +154,10 @@ it('is itself a schema that the validator accepts, and describes every property'
     foreach (Catalogue::types() as $type => $class) {
         expect($schema->{'$defs'}->{$type}->description)->toBe($class::summary());
         foreach (array_keys($class::allFields()) as $name) {
-            expect($schema->{'$defs'}->{$type}->properties->{$name}->description ?? '')->not->toBe('', "{$type}.{$name}");
+            expect($schema->{'$defs'}->{$type}->properties->{$name}->description ?? '')->not->toBe(
+                '',
+                "{$type}.{$name}",
+            );
         }
     }
 });
@@ -143,9 +165,15 @@ it('is itself a schema that the validator accepts, and describes every property'
 it('bounds how much a document may hold', function (): void {
     $document = JobFile::blank('x');
     for ($i = 0; $i <= 400; $i++) {
-        $document->asFound->components->{"part_{$i}"} = Rigs::object(['type' => 'bus_bar', 'label' => 'B', 'pole' => 'positive']);
+        $document->asFound->components->{"part_{$i}"} = Rigs::object([
+            'type' => 'bus_bar',
+            'label' => 'B',
+            'pole' => 'positive',
+        ]);
     }
-    expect(array_map(fn(Problem $p): string => $p->message, Schema::problems($document)))->toBe(['has more than 400 entries.']);
+    expect(array_map(fn(Problem $p): string => $p->message, Schema::problems($document)))->toBe([
+        'has more than 400 entries.',
+    ]);
     // Also when only what changed is looked at.
     expect(Schema::problems(Schema::onlyChanged($document, JobFile::blank('x'))))->toHaveCount(1);
 });
@@ -155,23 +183,49 @@ it('prunes what did not change and keeps what did', function (): void {
     $after = JobFile::copy($before);
     $after->asFound->components->c_air->label = 'Roof';
     $pruned = Schema::onlyChanged($after, $before);
-    expect(array_keys(get_object_vars($pruned->asFound->components)))->toBe(['c_air'])->and(get_object_vars($pruned->plans))->toBe([])->and($after->asFound->components)->toHaveProperty('inlet');
+    expect(array_keys(get_object_vars($pruned->asFound->components)))
+        ->toBe(['c_air'])
+        ->and(get_object_vars($pruned->plans))
+        ->toBe([])
+        ->and($after->asFound->components)
+        ->toHaveProperty('inlet');
 });
 
 describe('ids', function (): void {
     it('are lower case, never a number, not too long', function (string $id, bool $valid): void {
         expect(Id::valid($id))->toBe($valid);
-    })->with([['c1', true], ['main_panel', true], ['1', false], ['C1', false], ['_x', false], ['a-b', false], ['', false], [str_repeat('a', 48), true], [str_repeat('a', 49), false], ["a\n", false]]);
+    })->with([
+        ['c1', true],
+        ['main_panel', true],
+        ['1', false],
+        ['C1', false],
+        ['_x', false],
+        ['a-b', false],
+        ['', false],
+        [str_repeat('a', 48), true],
+        [str_repeat('a', 49), false],
+        ["a\n", false],
+    ]);
 
     it('are made from labels and never twice', function (string $label, array $taken, string $id): void {
         expect(Id::from($label, array_fill_keys($taken, 1)))->toBe($id)->and(Id::valid($id))->toBeTrue();
-    })->with([['Bath outlets', [], 'bath_outlets'], ['Bath outlets', ['bath_outlets'], 'bath_outlets_2'], ['12 V panel', [], 'x12_v_panel'], ['Über!', [], 'ber'], ['', [], 'x']]);
+    })->with([
+        ['Bath outlets', [], 'bath_outlets'],
+        ['Bath outlets', ['bath_outlets'], 'bath_outlets_2'],
+        ['12 V panel', [], 'x12_v_panel'],
+        ['Über!', [], 'ber'],
+        ['', [], 'x'],
+    ]);
 });
 
 it('says how an end of a lead is written that somebody wrote like a feeder\'s', function (): void {
     $by = Hollin\Core\Job\Meant::by(...);
-    expect($by((object) ['at' => 'bank', 'port' => 'pos'], [], 'From'))->toBe(' Write it as one text: "bank.pos".')
-        ->and($by((object) ['at' => 'bank'], [], 'From'))->toBe(' Write it as one text: "bank".')
-        ->and($by((object) ['x' => 1], [], 'From'))->toBe('')
-        ->and($by(12, [], 'From'))->toBe('');
+    expect($by((object) ['at' => 'bank', 'port' => 'pos'], [], 'From'))
+        ->toBe(' Write it as one text: "bank.pos".')
+        ->and($by((object) ['at' => 'bank'], [], 'From'))
+        ->toBe(' Write it as one text: "bank".')
+        ->and($by((object) ['x' => 1], [], 'From'))
+        ->toBe('')
+        ->and($by(12, [], 'From'))
+        ->toBe('');
 });

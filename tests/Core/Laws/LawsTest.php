@@ -60,11 +60,17 @@ function sameFigures(LoadFlowResult $a, LoadFlowResult $b, string $what, array $
         }
     }
     foreach ($a->loads as $id => $load) {
-        expect($b->loads[$id]['volts'] ?? null)->toEqualWithDelta($load['volts'], 1e-5 + 1e-6 * $load['volts'], "{$what}: volts at {$id}");
+        expect($b->loads[$id]['volts'] ?? null)->toEqualWithDelta(
+            $load['volts'],
+            1e-5 + 1e-6 * $load['volts'],
+            "{$what}: volts at {$id}",
+        );
     }
 }
 
-it('sums to nothing at every terminal of the battery side, and leaves every isolated port as it enters', function (int $seed): void {
+it('sums to nothing at every terminal of the battery side, and leaves every isolated port as it enters', function (
+    int $seed,
+): void {
     $rig = Drawn::rig(Drawn::components($seed));
     $checked = 0;
     foreach (solvedStates($rig, $seed) as [$state, , $flow]) {
@@ -94,9 +100,13 @@ it('sums to nothing at every terminal of the battery side, and leaves every isol
         }
     }
     expect($checked)->toBeGreaterThan(20);
-})->with(range(1, 40))->group('drawn');
+})
+    ->with(range(1, 40))
+    ->group('drawn');
 
-it('sums to nothing at every terminal of the AC side, protective conductors too, in each single solution', function (int $seed): void {
+it('sums to nothing at every terminal of the AC side, protective conductors too, in each single solution', function (
+    int $seed,
+): void {
     $rig = Drawn::rig(Drawn::components($seed));
     $checked = 0;
     foreach (solvedStates($rig, $seed) as [$state, , $flow]) {
@@ -121,7 +131,10 @@ it('sums to nothing at every terminal of the AC side, protective conductors too,
         }
         foreach ($flow->acInjections as $injection) {
             if (!$injection->isImpedance()) {
-                $d = [$volts($injection->a)[0] - $volts($injection->b)[0], $volts($injection->a)[1] - $volts($injection->b)[1]];
+                $d = [
+                    $volts($injection->a)[0] - $volts($injection->b)[0],
+                    $volts($injection->a)[1] - $volts($injection->b)[1],
+                ];
                 $put($injection->a, $injection->b, $injection->currentAt(...$d));
             }
         }
@@ -133,7 +146,9 @@ it('sums to nothing at every terminal of the AC side, protective conductors too,
         }
     }
     expect($checked)->toBeGreaterThan(20);
-})->with(range(1, 25))->group('drawn');
+})
+    ->with(range(1, 25))
+    ->group('drawn');
 
 it('gives out what is taken and lost, on each side', function (int $seed): void {
     $rig = Drawn::rig(Drawn::components($seed));
@@ -146,13 +161,17 @@ it('gives out what is taken and lost, on each side', function (int $seed): void 
         }
         $given = 0.0;
         foreach ($flow->sources as $id => $source) {
-            $given += isset($rig->graph->batteries[$id]) || isset($rig->graph->converters[$id]) ? $source['watts'] : 0.0;
+            $given +=
+                isset($rig->graph->batteries[$id]) || isset($rig->graph->converters[$id]) ? $source['watts'] : 0.0;
         }
         $taken = 0.0;
         foreach ($flow->dcInjections as $injection) {
             $taken += $flow->loads[$injection->id]['watts'];
         }
-        expect(abs($given - $taken - $heat))->toBeLessThan(0.01 + 1e-5 * (abs($given) + $taken + $heat), "{$state}: battery side gives {$given}, takes {$taken}, loses {$heat}");
+        expect(abs($given - $taken - $heat))->toBeLessThan(
+            0.01 + 1e-5 * (abs($given) + $taken + $heat),
+            "{$state}: battery side gives {$given}, takes {$taken}, loses {$heat}",
+        );
         if ($flow->otherAcV !== null) {
             continue;
         }
@@ -168,16 +187,26 @@ it('gives out what is taken and lost, on each side', function (int $seed): void 
                 $heat += $flow->acA[$branch->of] ** 2 / $branch->re;
             }
         }
-        expect(abs($given - $taken - $heat))->toBeLessThan(0.05 + 1e-4 * ($given + $heat), "{$state}: AC side gives {$given}, takes {$taken}, loses {$heat}");
+        expect(abs($given - $taken - $heat))->toBeLessThan(
+            0.05 + 1e-4 * ($given + $heat),
+            "{$state}: AC side gives {$given}, takes {$taken}, loses {$heat}",
+        );
     }
-})->with(range(1, 40))->group('drawn');
+})
+    ->with(range(1, 40))
+    ->group('drawn');
 
-it('gets no more out of a converter than goes in, both ways, after every limit, and feeds no supply', function (int $seed): void {
+it('gets no more out of a converter than goes in, both ways, after every limit, and feeds no supply', function (
+    int $seed,
+): void {
     $rig = Drawn::rig(Drawn::components($seed));
     $seen = 0;
     foreach (solvedStates($rig, $seed) as [$state, $settled, $flow]) {
         foreach ($flow->converters as $id => ['inW' => $in, 'outW' => $out]) {
-            expect($out)->toBeLessThanOrEqual($in * $rig->graph->converters[$id]->efficiency + 0.01, "{$state}: {$id} takes {$in} and gives {$out}");
+            expect($out)->toBeLessThanOrEqual(
+                $in * $rig->graph->converters[$id]->efficiency + 0.01,
+                "{$state}: {$id} takes {$in} and gives {$out}",
+            );
             expect($out)->toBeGreaterThanOrEqual(-0.01, "{$state}: {$id}");
             $seen++;
         }
@@ -188,7 +217,10 @@ it('gets no more out of a converter than goes in, both ways, after every limit, 
             // Through the outputs and into the charger together, where the unit can do anything about it.
             $through = array_sum(array_map(fn(string $e): float => $flow->acA[$e] ?? 0.0, $unit->throughInput));
             if ($through < $unit->inputLimitA) {
-                expect($flow->loads[$id]['amps'])->toBeLessThanOrEqual($unit->inputLimitA - $through + 0.6, "{$state}: the limit of {$id}");
+                expect($flow->loads[$id]['amps'])->toBeLessThanOrEqual(
+                    $unit->inputLimitA - $through + 0.6,
+                    "{$state}: the limit of {$id}",
+                );
             }
         }
         foreach ($flow->sources as $id => $source) {
@@ -199,7 +231,9 @@ it('gets no more out of a converter than goes in, both ways, after every limit, 
     }
     // Every rig that inverts or charges has one; a rig without either would prove nothing.
     expect($seen)->toBeGreaterThan(0);
-})->with(range(1, 60))->group('drawn');
+})
+    ->with(range(1, 60))
+    ->group('drawn');
 
 it('does not care for the order of components, nor for one that is connected to nothing', function (int $seed): void {
     $components = Drawn::components($seed);
@@ -209,15 +243,32 @@ it('does not care for the order of components, nor for one that is connected to 
     shuffle($keys);
     $shuffled = Drawn::rig(array_replace(array_flip($keys), $components));
     // An unconnected 48 V bank whose id sorts first, and a spare inverter for it.
-    $spare = Drawn::rig(['aa_bank' => ['type' => 'battery_bank', 'label' => 'Spare', 'chemistry' => 'agm', 'unitV' => 12, 'unitAh' => 100, 'series' => 4, 'parallel' => 1], 'aa_fuse' => ['type' => 'dc_fuse', 'label' => 'Spare fuse', 'family' => 'class_t', 'ratingA' => 100]] + $components);
+    $spare = Drawn::rig(
+        [
+            'aa_bank' => [
+                'type' => 'battery_bank',
+                'label' => 'Spare',
+                'chemistry' => 'agm',
+                'unitV' => 12,
+                'unitAh' => 100,
+                'series' => 4,
+                'parallel' => 1,
+            ],
+            'aa_fuse' => ['type' => 'dc_fuse', 'label' => 'Spare fuse', 'family' => 'class_t', 'ratingA' => 100],
+        ] + $components,
+    );
     foreach (solvedStates($rig, $seed) as [$state, , $flow]) {
         $running = Drawn::running($rig->graph, $seed);
         sameFigures($flow, LoadFlow::of($shuffled->settled[$state], $running), "{$state}, shuffled");
         sameFigures($flow, LoadFlow::of($spare->settled[$state], $running), "{$state}, with a spare");
     }
-})->with(range(1, 20))->group('drawn');
+})
+    ->with(range(1, 20))
+    ->group('drawn');
 
-it('does not care whether a cable is in one piece or two, nor whether leaves are contracted', function (int $seed): void {
+it('does not care whether a cable is in one piece or two, nor whether leaves are contracted', function (
+    int $seed,
+): void {
     $rig = Drawn::rig(Drawn::components($seed));
     $running = Drawn::running($rig->graph, $seed);
     $cables = array_keys(array_filter($rig->graph->elements, fn($e): bool => ($e->cable->lengthM ?? 0.0) > 1.0));
@@ -230,16 +281,23 @@ it('does not care whether a cable is in one piece or two, nor whether leaves are
         sameFigures($flow, LoadFlow::of($engine->settle($setting), $running), "{$state}, {$element} cut", [$element]);
         sameFigures($flow, LoadFlow::of($whole->settle($setting), $running), "{$state}, not contracted");
     }
-})->with(range(1, 20))->group('drawn');
+})
+    ->with(range(1, 20))
+    ->group('drawn');
 
 it('comes to rest where it already was', function (int $seed): void {
     $rig = Drawn::rig(Drawn::components($seed));
     foreach ($rig->settled as $state => $settled) {
         if ($settled->trouble === []) {
-            expect($rig->engine->settle($settled->setting, $settled->positions)->positions)->toBe($settled->positions, $state);
+            expect($rig->engine->settle($settled->setting, $settled->positions)->positions)->toBe(
+                $settled->positions,
+                $state,
+            );
         }
     }
-})->with(range(1, 40))->group('drawn');
+})
+    ->with(range(1, 40))
+    ->group('drawn');
 
 it('is as it was when a fault is taken back', function (int $seed): void {
     $graph = Drawn::graph(Drawn::components($seed));
@@ -247,27 +305,41 @@ it('is as it was when a fault is taken back', function (int $seed): void {
     $one = $ids[$seed % count($ids)];
     $other = $ids[($seed * 7 + 3) % count($ids)];
     $back = $graph->with(Fault::exchanged($one, $other))->with(Fault::exchanged($one, $other));
-    expect(array_map(fn($e): array => [$e->a, $e->b], $back->elements))->toBe(array_map(fn($e): array => [$e->a, $e->b], $graph->elements))
-        ->and($graph->with(Fault::open($one))->elements)->not->toHaveKey($one)->and($graph->elements)->toHaveKey($one);
-})->with(range(1, 20))->group('drawn');
+    expect(array_map(fn($e): array => [$e->a, $e->b], $back->elements))
+        ->toBe(array_map(fn($e): array => [$e->a, $e->b], $graph->elements))
+        ->and($graph->with(Fault::open($one))->elements)
+        ->not->toHaveKey($one)
+        ->and($graph->elements)
+        ->toHaveKey($one);
+})
+    ->with(range(1, 20))
+    ->group('drawn');
 
-it('draws no less into a short when another battery stands beside, and just what a short of solved ohms draws', function (int $seed): void {
-    $components = Drawn::components($seed, odd: false);
-    $graph = Drawn::graph($components);
-    foreach ($graph->elements as $element) {
-        if ($element->rating?->family === null) {
-            continue;
+it(
+    'draws no less into a short when another battery stands beside, and just what a short of solved ohms draws',
+    function (int $seed): void {
+        $components = Drawn::components($seed, odd: false);
+        $graph = Drawn::graph($components);
+        foreach ($graph->elements as $element) {
+            if ($element->rating?->family === null) {
+                continue;
+            }
+            $short = ProspectiveShort::at($graph, $element->b);
+            foreach (array_keys($graph->batteries) as $battery) {
+                $less = ProspectiveShort::at($graph->without($battery), $element->b);
+                expect($short->currentA ?? 0.0)->toBeGreaterThanOrEqual(($less->currentA ?? 0.0) - 1e-6);
+            }
+            if ($short !== null) {
+                expect($short->currentA)->toEqualWithDelta(
+                    shortBySolving($graph, $element->b),
+                    1e-3 * $short->currentA,
+                );
+            }
         }
-        $short = ProspectiveShort::at($graph, $element->b);
-        foreach (array_keys($graph->batteries) as $battery) {
-            $less = ProspectiveShort::at($graph->without($battery), $element->b);
-            expect($short->currentA ?? 0.0)->toBeGreaterThanOrEqual(($less->currentA ?? 0.0) - 1e-6);
-        }
-        if ($short !== null) {
-            expect($short->currentA)->toEqualWithDelta(shortBySolving($graph, $element->b), 1e-3 * $short->currentA);
-        }
-    }
-})->with(range(1, 30))->group('drawn');
+    },
+)
+    ->with(range(1, 30))
+    ->group('drawn');
 
 /** A short as a branch of a microohm between the terminal and the common negative, solved. */
 function shortBySolving(Graph $graph, string $terminal): float
@@ -275,7 +347,13 @@ function shortBySolving(Graph $graph, string $terminal): float
     $network = new NodalNetwork();
     foreach ($graph->elements as $element) {
         if ($element->role->isDc()) {
-            $network->add('wire', $element->id, $element->a, $element->b, 1 / max(1e-7, $element->cable?->ohm(20.0) ?? 0.0));
+            $network->add(
+                'wire',
+                $element->id,
+                $element->a,
+                $element->b,
+                1 / max(1e-7, $element->cable?->ohm(20.0) ?? 0.0),
+            );
         }
     }
     foreach ($graph->batteries as $id => $battery) {
@@ -307,7 +385,9 @@ it('is dead everywhere with every source off', function (int $seed): void {
         expect(abs($volts))->toBeLessThan(1e-9, $terminal);
     }
     expect(array_filter($flow->acA + array_map(abs(...), $flow->dcA), fn(float $a): bool => $a > 1e-9))->toBe([]);
-})->with(range(1, 15))->group('drawn');
+})
+    ->with(range(1, 15))
+    ->group('drawn');
 
 it('raises no volts by more load on two wires', function (float $ohm): void {
     $volts = [];
@@ -329,29 +409,51 @@ it('says of each circuit what the solve says', function (int $seed): void {
     foreach ($rig->settled as $state => $settled) {
         $flow = LoadFlow::of($settled, []);
         // A source that is shorted or starved has its own findings; its circuits have no volts to compare.
-        $sound = $flow->isSolved() && $flow->shutDown === [] && !in_array(true, array_column($flow->sources, 'overloaded'), true);
+        $sound =
+            $flow->isSolved() &&
+            $flow->shutDown === [] &&
+            !in_array(true, array_column($flow->sources, 'overloaded'), true);
         foreach ($sound ? $settled->situation->liveness() : [] as $id => $live) {
             $end = $rig->graph->circuits[$id];
             $across = (float) $flow->acBetween($end->hot, $end->neutral);
             // With no load on, what works has its volts, and what is dead has none to the frame but ghosts.
-            in_array($live->kind, ['works', 'ground'], true) ? expect($across)->toBeGreaterThan(80.0, "{$state} {$id}") : null;
+            in_array($live->kind, ['works', 'ground'], true)
+                ? expect($across)->toBeGreaterThan(80.0, "{$state} {$id}")
+                : null;
             if ($live->source !== null) {
-                // With 100 Ω between its wires it draws an ampere, or as good as nothing; and grounds carry it, or do not.
+                // With 100 Ω between its wires it draws an ampere, or as good as nothing; and grounds carry it, or do
+                // not.
                 $loaded = LoadFlow::of($settled, [], [[$end->hot, $end->neutral, 100.0]]);
                 $runs = (float) $loaded->acBetween($end->hot, $end->neutral) > 60.0;
-                $grounds = max([0.0, ...array_map(fn(Element $e): float => abs(($loaded->acA[$e->id] ?? 0.0) - ($flow->acA[$e->id] ?? 0.0)), array_filter($rig->graph->elements, fn(Element $e): bool => $e->role === Role::PE && $e->kind !== ElementKind::Bond))]);
+                $grounds = max([
+                    0.0,
+                    ...array_map(
+                        fn(Element $e): float => abs(($loaded->acA[$e->id] ?? 0.0) - ($flow->acA[$e->id] ?? 0.0)),
+                        array_filter(
+                            $rig->graph->elements,
+                            fn(Element $e): bool => $e->role === Role::PE && $e->kind !== ElementKind::Bond,
+                        ),
+                    ),
+                ]);
                 expect($runs)->toBe($live->kind !== 'live', "{$state} {$id} {$live->words}");
                 $live->kind === 'ground' ? expect($grounds)->toBeGreaterThan(0.3, "{$state} {$id}") : null;
             }
             if ($live->kind === 'dead') {
                 $loaded = LoadFlow::of($settled, [], [[$end->hot, 'frame', 3000.0], [$end->neutral, 'frame', 3000.0]]);
-                expect(max((float) $loaded->acBetween($end->hot, 'frame'), (float) $loaded->acBetween($end->neutral, 'frame')))->toBeLessThan(10.0, "{$state} {$id}");
+                expect(
+                    max(
+                        (float) $loaded->acBetween($end->hot, 'frame'),
+                        (float) $loaded->acBetween($end->neutral, 'frame'),
+                    ),
+                )->toBeLessThan(10.0, "{$state} {$id}");
             }
             $said[$live->kind]++;
         }
     }
     expect($said['works'] + $said['dead'])->toBeGreaterThan(0);
-})->with(range(1, 20))->group('drawn');
+})
+    ->with(range(1, 20))
+    ->group('drawn');
 
 it('charges a battery only above its rest volts, and discharges it only below', function (int $seed): void {
     $rig = Drawn::rig(Drawn::components($seed));
@@ -361,13 +463,17 @@ it('charges a battery only above its rest volts, and discharges it only below', 
             assert($battery instanceof Battery);
             $solved = $flow->sources[$id];
             if (abs($solved['amps']) > 0.01) {
-                ($solved['amps'] < 0) ? expect($solved['volts'])->toBeGreaterThan($battery->restV('half'), "{$state} {$id}") : expect($solved['volts'])->toBeLessThan($battery->restV('half'), "{$state} {$id}");
+                $solved['amps'] < 0
+                    ? expect($solved['volts'])->toBeGreaterThan($battery->restV('half'), "{$state} {$id}")
+                    : expect($solved['volts'])->toBeLessThan($battery->restV('half'), "{$state} {$id}");
                 $seen++;
             }
         }
     }
     expect($seen)->toBeGreaterThan(0);
-})->with(range(1, 25))->group('drawn');
+})
+    ->with(range(1, 25))
+    ->group('drawn');
 
 it('is the sum of what each source does alone, where two have no common phase', function (): void {
     $checked = 0;
@@ -383,7 +489,10 @@ it('is the sum of what each source does alone, where two have no common phase', 
                 foreach ($flow->alone as $of) {
                     $sum = [$sum[0] + ($of[$terminal][0] ?? 0.0), $sum[1] + ($of[$terminal][1] ?? 0.0)];
                 }
-                expect(hypot($sum[0] - $volts[0], $sum[1] - $volts[1]))->toBeLessThan(1e-4, "rig {$seed} {$state}: {$terminal}");
+                expect(hypot($sum[0] - $volts[0], $sum[1] - $volts[1]))->toBeLessThan(
+                    1e-4,
+                    "rig {$seed} {$state}: {$terminal}",
+                );
                 $checked++;
             }
         }
@@ -403,12 +512,22 @@ it('does not depend on the phase the clock starts at', function (int $seed): voi
         $other = LoadFlow::of($engine->settle($settled->setting), Drawn::running($rig->graph, $seed));
         sameFigures($flow, $other, $state);
         foreach ($flow->loads as $id => $load) {
-            expect($other->loads[$id]['watts'])->toEqualWithDelta($load['watts'], 1e-3 + 1e-5 * abs($load['watts']), "{$state}: {$id}");
+            expect($other->loads[$id]['watts'])->toEqualWithDelta(
+                $load['watts'],
+                1e-3 + 1e-5 * abs($load['watts']),
+                "{$state}: {$id}",
+            );
             $checked++;
         }
         foreach ($flow->sources as $id => $source) {
-            expect($other->sources[$id]['watts'])->toEqualWithDelta($source['watts'], 1e-3 + 1e-5 * abs($source['watts']), "{$state}: {$id}");
+            expect($other->sources[$id]['watts'])->toEqualWithDelta(
+                $source['watts'],
+                1e-3 + 1e-5 * abs($source['watts']),
+                "{$state}: {$id}",
+            );
         }
     }
     expect($checked)->toBeGreaterThan(0);
-})->with(range(1, 20))->group('drawn');
+})
+    ->with(range(1, 20))
+    ->group('drawn');

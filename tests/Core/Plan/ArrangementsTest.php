@@ -14,7 +14,14 @@ use Tests\Rigs;
 function plannedRig(string $recipe, array $options = [], string $layout = 'trailer_30_in_panel'): Rig
 {
     $document = JobFile::blank('x');
-    foreach ([['kind' => 'lay_out', 'layout' => $layout], ['kind' => 'add_plan', 'id' => 'p', 'title' => 'P'], Sample::choose($recipe, $options)] as $edit) {
+    foreach (
+        [
+            ['kind' => 'lay_out', 'layout' => $layout],
+            ['kind' => 'add_plan', 'id' => 'p', 'title' => 'P'],
+            Sample::choose($recipe, $options),
+        ]
+        as $edit
+    ) {
         $document = Rigs::edit($document, $edit);
     }
 
@@ -22,30 +29,51 @@ function plannedRig(string $recipe, array $options = [], string $layout = 'trail
 }
 
 it('say what they gain and what they risk', function (string $class): void {
-    expect($class::title())->not->toBe('')->and($class::gains())->not->toBe('')->and($class::risks())->not->toBe('')->and($class::options())->toHaveKey('converter');
+    expect($class::title())
+        ->not->toBe('')
+        ->and($class::gains())
+        ->not->toBe('')
+        ->and($class::risks())
+        ->not->toBe('')
+        ->and($class::options())
+        ->toHaveKey('converter');
 })->with(array_values(Arrangements::all()));
 
 describe('in line', function (): void {
     it('puts the unit between inlet and panel', function (): void {
         $rig = plannedRig('in_line');
-        expect($rig->find('feeder_main')?->values->group('to')?->text('at'))->toBe('inverter')
-            ->and($rig->find('inverter_out')?->values->group('to')?->text('at'))->toBe('main_panel')
-            ->and($rig->find('inverter_out')?->values->cable('cable')?->size->designation)->toBe('awg:10');
+        expect($rig->find('feeder_main')?->values->group('to')?->text('at'))
+            ->toBe('inverter')
+            ->and($rig->find('inverter_out')?->values->group('to')?->text('at'))
+            ->toBe('main_panel')
+            ->and($rig->find('inverter_out')?->values->cable('cable')?->size->designation)
+            ->toBe('awg:10');
     });
 
     it('leaves, forgets or removes the converter as asked', function (): void {
-        expect(plannedRig('in_line', ['converter' => 'left'])->find('converter'))->not->toBeNull()
-            ->and(plannedRig('in_line', ['converter' => 'by_hand'])->find('switch_converter_off'))->not->toBeNull()
-            ->and(plannedRig('in_line', ['converter' => 'removed'])->find('converter'))->toBeNull()
-            ->and(plannedRig('in_line', ['converter' => 'removed'])->find('c_converter'))->toBeNull();
+        expect(plannedRig('in_line', ['converter' => 'left'])->find('converter'))
+            ->not->toBeNull()
+            ->and(plannedRig('in_line', ['converter' => 'by_hand'])->find('switch_converter_off'))
+            ->not->toBeNull()
+            ->and(plannedRig('in_line', ['converter' => 'removed'])->find('converter'))
+            ->toBeNull()
+            ->and(plannedRig('in_line', ['converter' => 'removed'])->find('c_converter'))
+            ->toBeNull();
     });
 
     it('moves the converter into a box of its own ahead of the unit', function (): void {
         $rig = plannedRig('in_line', ['converter' => 'ahead']);
         $circuit = $rig->find('c_converter');
-        expect($circuit)->toBeInstanceOf(Circuit::class)->and($circuit->hotPanel())->toBe('shore_box')->and($circuit->neutralPanel())->toBe('shore_box')
-            ->and($rig->find('feeder_main')?->values->group('to')?->text('at'))->toBe('shore_box')
-            ->and($rig->find('inverter_feed')?->values->group('feeds')?->text('at'))->toBe('inverter');
+        expect($circuit)
+            ->toBeInstanceOf(Circuit::class)
+            ->and($circuit->hotPanel())
+            ->toBe('shore_box')
+            ->and($circuit->neutralPanel())
+            ->toBe('shore_box')
+            ->and($rig->find('feeder_main')?->values->group('to')?->text('at'))
+            ->toBe('shore_box')
+            ->and($rig->find('inverter_feed')?->values->group('feeds')?->text('at'))
+            ->toBe('inverter');
     });
 });
 
@@ -54,28 +82,47 @@ describe('subpanel', function (): void {
         $rig = plannedRig('subpanel', ['circuits' => ['c_fridge' => true, 'c_outlets' => true, 'c_air' => false]]);
         foreach (['c_fridge' => 1, 'c_outlets' => 2] as $id => $slot) {
             $circuit = $rig->find($id);
-            expect($circuit->hotPanel())->toBe('inverter_panel')->and($circuit->neutralPanel())->toBe('inverter_panel')->and($circuit->slot())->toBe($slot);
+            expect($circuit->hotPanel())
+                ->toBe('inverter_panel')
+                ->and($circuit->neutralPanel())
+                ->toBe('inverter_panel')
+                ->and($circuit->slot())
+                ->toBe($slot);
         }
         expect($rig->find('c_air')->hotPanel())->toBe('main_panel');
     });
 
     it('feeds the unit from a slot that came free', function (): void {
         $rig = plannedRig('subpanel', ['circuits' => ['c_outlets' => true]]);
-        expect($rig->find('inverter_feed')->hotPanel())->toBe('main_panel')->and($rig->find('inverter_feed')->slot())->toBe(2);
+        expect($rig->find('inverter_feed')->hotPanel())
+            ->toBe('main_panel')
+            ->and($rig->find('inverter_feed')->slot())
+            ->toBe(2);
     });
 
     it('needs a free slot', function (): void {
-        expect(fn() => plannedRig('subpanel', ['circuits' => new stdClass()]))->toThrow(Refused::class, 'no slot for the breaker');
+        expect(fn() => plannedRig('subpanel', ['circuits' => new stdClass()]))->toThrow(
+            Refused::class,
+            'no slot for the breaker',
+        );
     });
 
     it('does not first move a converter that stays or goes', function (string $fate): void {
-        $document = Rigs::job(Sample::choose('subpanel', ['circuits' => ['c_outlets' => true, 'c_converter' => true], 'converter' => $fate]));
+        $document = Rigs::job(
+            Sample::choose('subpanel', [
+                'circuits' => ['c_outlets' => true, 'c_converter' => true],
+                'converter' => $fate,
+            ]),
+        );
         expect(isset($document->plans->p->changes->ch_c_converter_hot))->toBeFalse();
     })->with(['ahead', 'removed']);
 
     it('gives its cables the size their breaker asks for', function (int $feedA, string $size): void {
         $rig = plannedRig('subpanel', ['circuits' => ['c_outlets' => true], 'feedA' => $feedA]);
-        expect($rig->find('inverter_feed')->cable()->size->designation)->toBe($size)->and($rig->find('inverter_out')->values->cable('cable')?->size->designation)->toBe($size);
+        expect($rig->find('inverter_feed')->cable()->size->designation)
+            ->toBe($size)
+            ->and($rig->find('inverter_out')->values->cable('cable')?->size->designation)
+            ->toBe($size);
     })->with([[15, 'awg:14'], [20, 'awg:12'], [30, 'awg:10'], [40, 'awg:8'], [50, 'awg:6']]);
 });
 
@@ -86,24 +133,50 @@ describe('the bank', function (): void {
         foreach ($rig->all(Lead::class) as $lead) {
             expect($lead->referenceProblems($rig->components))->toBe([]);
         }
-        expect($rig->find('ld_dc_neg')->from())->toBe('neg_bar.stud')->and($rig->find('house_bond')->values->text('from'))->toBe('neg_bar.stud');
+        expect($rig->find('ld_dc_neg')->from())
+            ->toBe('neg_bar.stud')
+            ->and($rig->find('house_bond')->values->text('from'))
+            ->toBe('neg_bar.stud');
     });
 
     it('keeps a fuse of its own for what hung on the old battery', function (): void {
         $rig = plannedRig('in_line');
-        expect($rig->find('ld_house')->from())->toBe('pos_bar.stud')->and($rig->find('ld_house')->cable()->lengthM)->toBe(0.15)->and($rig->find('house_fuse')->values->text('family'))->toBe('mrbf');
+        expect($rig->find('ld_house')->from())
+            ->toBe('pos_bar.stud')
+            ->and($rig->find('ld_house')->cable()->lengthM)
+            ->toBe(0.15)
+            ->and($rig->find('house_fuse')->values->text('family'))
+            ->toBe('mrbf');
     });
 
     it('is as the planner says', function (): void {
-        $rig = plannedRig('in_line', ['chemistry' => 'agm', 'unitAh' => 105, 'parallel' => 3, 'fuseA' => 250, 'fuseFamily' => 'anl', 'dcSize' => 'awg:2/0', 'dcRunM' => 2.0]);
+        $rig = plannedRig('in_line', [
+            'chemistry' => 'agm',
+            'unitAh' => 105,
+            'parallel' => 3,
+            'fuseA' => 250,
+            'fuseFamily' => 'anl',
+            'dcSize' => 'awg:2/0',
+            'dcRunM' => 2.0,
+        ]);
         $bank = $rig->find('bank');
-        expect($bank->capacityAh())->toBe(315.0)->and($bank->values->has('bmsContinuousA'))->toBeFalse()
-            ->and($rig->find('main_fuse')->ratingA())->toBe(250.0)
-            ->and($rig->find('ld_bar_inv')->cable()->size->designation)->toBe('awg:2/0')->and($rig->find('ld_bar_inv')->cable()->lengthM)->toBe(1.0);
+        expect($bank->capacityAh())
+            ->toBe(315.0)
+            ->and($bank->values->has('bmsContinuousA'))
+            ->toBeFalse()
+            ->and($rig->find('main_fuse')->ratingA())
+            ->toBe(250.0)
+            ->and($rig->find('ld_bar_inv')->cable()->size->designation)
+            ->toBe('awg:2/0')
+            ->and($rig->find('ld_bar_inv')->cable()->lengthM)
+            ->toBe(1.0);
     });
 
     it('marks as assumed what nobody gave, and only that', function (): void {
-        $assumed = fn(array $options): ?string => plannedRig('in_line', $options)->find('ld_bar_inv')?->values->group('cable')?->basis('lengthM')?->value;
+        $assumed = fn(array $options): ?string => plannedRig('in_line', $options)
+            ->find('ld_bar_inv')
+            ?->values->group('cable')
+            ?->basis('lengthM')?->value;
         expect($assumed([]))->toBe('assumed')->and($assumed(['dcRunM' => 2.0]))->toBe('told');
     });
 });
@@ -111,14 +184,16 @@ describe('the bank', function (): void {
 it('work on every factory layout', function (string $recipe, string $layout): void {
     $rig = plannedRig($recipe, ['circuits' => ['c_outlets' => true]] + ['converter' => 'removed'], $layout);
     expect($rig->find('inverter'))->not->toBeNull();
-})->with(['subpanel'])->with(array_keys(Hollin\Core\Plan\Layouts::all()));
+})
+    ->with(['subpanel'])
+    ->with(array_keys(Hollin\Core\Plan\Layouts::all()));
 
 it('say what must be surveyed first', function (array $remove, string $said): void {
-    $document = Rigs::job(...array_map(fn(string $id): array => ['kind' => 'survey_remove', 'component' => $id], $remove));
+    $document = Rigs::job(
+        ...array_map(fn(string $id): array => ['kind' => 'survey_remove', 'component' => $id], $remove),
+    );
     expect(fn() => Rigs::edit($document, Sample::choose('in_line')))->toThrow(Refused::class, $said);
-})->with([
-    [['feeder_main'], 'what feeds the main panel'],
-]);
+})->with([[['feeder_main'], 'what feeds the main panel']]);
 
 it('ask for a main panel in an empty survey', function (): void {
     $document = Rigs::edit(JobFile::blank('x'), ['kind' => 'add_plan', 'id' => 'p', 'title' => 'P']);

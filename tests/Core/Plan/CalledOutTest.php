@@ -9,11 +9,29 @@ use Hollin\Core\Plan\Refused;
  * Lines as they are called out at a panel, and what is made of them:
  * breaker, GFCI, place, gauge, metres, slot, watts, name.
  */
-it('understands', function (string $line, int $breaker, string $gfci, string $place, string $size, float $metres, string $slot, ?int $watts, string $name): void {
+it('understands', function (
+    string $line,
+    int $breaker,
+    string $gfci,
+    string $place,
+    string $size,
+    float $metres,
+    string $slot,
+    ?int $watts,
+    string $name,
+): void {
     $c = QuickEntry::circuit($line, 'main_panel', [9]);
     $half = $c->hot->half ?? '';
-    expect([$c->breakerA->value, $c->gfci, $c->place, $c->cable->size->value, $c->cable->lengthM->value, $c->hot->slot . $half, $c->loads->load->watts->value ?? null, $c->label])
-        ->toBe([$breaker, $gfci, $place, $size, $metres, $slot, $watts, $name]);
+    expect([
+        $c->breakerA->value,
+        $c->gfci,
+        $c->place,
+        $c->cable->size->value,
+        $c->cable->lengthM->value,
+        $c->hot->slot . $half,
+        $c->loads->load->watts->value ?? null,
+        $c->label,
+    ])->toBe([$breaker, $gfci, $place, $size, $metres, $slot, $watts, $name]);
 })->with([
     ['20 gfci bath 12/2', 20, 'breaker', 'bath', 'awg:12', 5.0, '9', null, 'Bath'],
     ['20A GFCI Bath 12/2', 20, 'breaker', 'bath', 'awg:12', 5.0, '9', null, 'Bath'],

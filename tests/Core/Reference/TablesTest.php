@@ -10,14 +10,29 @@ use Hollin\Core\Reference\FuseFamily;
 use Hollin\Core\Reference\Source;
 
 it('knows a size by its designation alone', function (): void {
-    expect(ConductorSize::exists('awg:4/0'))->toBeTrue()->and(ConductorSize::exists('awg:4'))->toBeTrue()->and(ConductorSize::exists('4/0'))->toBeFalse()->and(ConductorSize::exists('awg:5'))->toBeFalse();
+    expect(ConductorSize::exists('awg:4/0'))
+        ->toBeTrue()
+        ->and(ConductorSize::exists('awg:4'))
+        ->toBeTrue()
+        ->and(ConductorSize::exists('4/0'))
+        ->toBeFalse()
+        ->and(ConductorSize::exists('awg:5'))
+        ->toBeFalse();
     expect(fn() => ConductorSize::of('awg:00'))->toThrow(InvalidArgumentException::class, 'not a conductor size');
 });
 
-it('does not take one gauge for another: "3" and "3/0" differ threefold in copper, "4" and "4/0" fivefold', function (): void {
-    $area = fn(string $d): float => ConductorSize::of($d)->areaMm2;
-    expect($area('awg:3/0') / $area('awg:3'))->toEqualWithDelta(3.19, 0.01)->and($area('awg:4/0') / $area('awg:4'))->toEqualWithDelta(5.07, 0.01)->and($area('awg:2/0') / $area('awg:2'))->toEqualWithDelta(2.005, 0.01);
-});
+it(
+    'does not take one gauge for another: "3" and "3/0" differ threefold in copper, "4" and "4/0" fivefold',
+    function (): void {
+        $area = fn(string $d): float => ConductorSize::of($d)->areaMm2;
+        expect($area('awg:3/0') / $area('awg:3'))
+            ->toEqualWithDelta(3.19, 0.01)
+            ->and($area('awg:4/0') / $area('awg:4'))
+            ->toEqualWithDelta(5.07, 0.01)
+            ->and($area('awg:2/0') / $area('awg:2'))
+            ->toEqualWithDelta(2.005, 0.01);
+    },
+);
 
 it('says a size as the workshop does', function (string $designation, string $spoken): void {
     expect(ConductorSize::of($designation)->spoken())->toBe($spoken);
@@ -30,9 +45,20 @@ it('rises in resistance with temperature by each system\'s own coefficient', fun
     expect($metric->ohm(1, 70) / $metric->ohm(1, 20))->toEqualWithDelta(1 + 0.00393 * 50, 1e-9);
 });
 
-it('answers ampacity by school, and nothing where the school has no such size', function (string $designation, ?float $marine, ?float $building, ?float $branch, ?float $cord): void {
+it('answers ampacity by school, and nothing where the school has no such size', function (
+    string $designation,
+    ?float $marine,
+    ?float $building,
+    ?float $branch,
+    ?float $cord,
+): void {
     $size = ConductorSize::of($designation);
-    expect([Ampacity::Marine->ofSize($size), Ampacity::Building->ofSize($size), Ampacity::Branch->ofSize($size), Ampacity::Cord->ofSize($size)])->toBe([$marine, $building, $branch, $cord]);
+    expect([
+        Ampacity::Marine->ofSize($size),
+        Ampacity::Building->ofSize($size),
+        Ampacity::Branch->ofSize($size),
+        Ampacity::Cord->ofSize($size),
+    ])->toBe([$marine, $building, $branch, $cord]);
 })->with([
     ['awg:16', 25.0, 10.0, 10.0, 13.0],
     ['awg:14', 35.0, 15.0, 15.0, 18.0],
@@ -48,21 +74,60 @@ it('answers ampacity by school, and nothing where the school has no such size', 
 ]);
 
 it('states the source of each school and that it was recalled', function (Ampacity $school, string $said): void {
-    expect($school->source()->text())->toContain($said)->toContain('from memory')->and($school->label())->not->toBe('');
-})->with([[Ampacity::Marine, 'ABYC E-11'], [Ampacity::Building, '310.16'], [Ampacity::Branch, '334.80'], [Ampacity::Cord, '400.5']]);
+    expect($school->source()->text())
+        ->toContain($said)
+        ->toContain('from memory')
+        ->and($school->label())
+        ->not->toBe('');
+})->with([
+    [Ampacity::Marine, 'ABYC E-11'],
+    [Ampacity::Building, '310.16'],
+    [Ampacity::Branch, '334.80'],
+    [Ampacity::Cord, '400.5'],
+]);
 
 it('limits small branch conductors whatever their ampacity: NFPA 70 240.4(D)', function (): void {
     expect(ConductorTables::SMALL_CONDUCTOR_LIMIT)->toBe(['18' => 7, '16' => 10, '14' => 15, '12' => 20, '10' => 30]);
 });
 
 it('lists standard ratings in order: NFPA 70 240.6(A)', function (): void {
-    expect(ConductorTables::STANDARD_RATINGS)->toContain(15, 20, 25, 30, 35, 40, 45, 50, 60, 70, 80, 90, 100, 110, 125, 150, 175, 200, 225, 250, 300, 350, 400)->toHaveCount(count(array_unique(ConductorTables::STANDARD_RATINGS)));
+    expect(ConductorTables::STANDARD_RATINGS)
+        ->toContain(
+            15,
+            20,
+            25,
+            30,
+            35,
+            40,
+            45,
+            50,
+            60,
+            70,
+            80,
+            90,
+            100,
+            110,
+            125,
+            150,
+            175,
+            200,
+            225,
+            250,
+            300,
+            350,
+            400,
+        )
+        ->toHaveCount(count(array_unique(ConductorTables::STANDARD_RATINGS)));
     $sorted = ConductorTables::STANDARD_RATINGS;
     sort($sorted);
     expect($sorted)->toBe(ConductorTables::STANDARD_RATINGS);
 });
 
-it('takes the smallest rating at or above what is wanted', function (FuseFamily $family, float $wanted, ?int $rating): void {
+it('takes the smallest rating at or above what is wanted', function (
+    FuseFamily $family,
+    float $wanted,
+    ?int $rating,
+): void {
     expect($family->ratingAtLeast($wanted))->toBe($rating);
 })->with([
     [FuseFamily::ClassT, 355.1, 400],
@@ -75,7 +140,11 @@ it('takes the smallest rating at or above what is wanted', function (FuseFamily 
     [FuseFamily::Blade, 11.0, 15],
 ]);
 
-it('breaks less at higher volts, and nothing above its rating', function (FuseFamily $family, float $volts, ?float $amps): void {
+it('breaks less at higher volts, and nothing above its rating', function (
+    FuseFamily $family,
+    float $volts,
+    ?float $amps,
+): void {
     expect($family->interruptingA($volts))->toBe($amps);
 })->with([
     [FuseFamily::ClassT, 14.4, 20000.0],
@@ -94,10 +163,19 @@ it('breaks less at higher volts, and nothing above its rating', function (FuseFa
     [FuseFamily::Blade, 57.6, null],
 ]);
 
-it('knows chemistries within the usual bands (common maker practice)', function (Chemistry $chemistry, array $absorption, float $usable): void {
-    expect($chemistry->absorptionV())->toBeGreaterThanOrEqual($absorption[0])->toBeLessThanOrEqual($absorption[1])
-        ->and($chemistry->usableShare())->toBe($usable)
-        ->and($chemistry->fullV())->toBeLessThan($chemistry->absorptionV())->toBeGreaterThan($chemistry->nominalV());
+it('knows chemistries within the usual bands (common maker practice)', function (
+    Chemistry $chemistry,
+    array $absorption,
+    float $usable,
+): void {
+    expect($chemistry->absorptionV())
+        ->toBeGreaterThanOrEqual($absorption[0])
+        ->toBeLessThanOrEqual($absorption[1])
+        ->and($chemistry->usableShare())
+        ->toBe($usable)
+        ->and($chemistry->fullV())
+        ->toBeLessThan($chemistry->absorptionV())
+        ->toBeGreaterThan($chemistry->nominalV());
 })->with([
     [Chemistry::Lfp, [14.0, 14.6], 0.9],
     [Chemistry::Flooded, [14.4, 14.8], 0.5],
@@ -105,14 +183,23 @@ it('knows chemistries within the usual bands (common maker practice)', function 
     [Chemistry::Gel, [14.0, 14.4], 0.5],
 ]);
 
-it('assumes a lower resistance for a larger battery, never below half of the 100 Ah figure', function (Chemistry $chemistry): void {
-    expect($chemistry->typicalOhm(200))->toBeLessThan($chemistry->typicalOhm(100))->toBeGreaterThan($chemistry->typicalOhm(100) / 2)
+it('assumes a lower resistance for a larger battery, never below half of the 100 Ah figure', function (
+    Chemistry $chemistry,
+): void {
+    expect($chemistry->typicalOhm(200))
+        ->toBeLessThan($chemistry->typicalOhm(100))
+        ->toBeGreaterThan($chemistry->typicalOhm(100) / 2)
         // Bolted currents of 1 to 7 kA per 100 Ah are the order of magnitude.
-        ->and($chemistry->fullV() / $chemistry->typicalOhm(100))->toBeGreaterThan(1000.0)->toBeLessThan(7000.0);
+        ->and($chemistry->fullV() / $chemistry->typicalOhm(100))
+        ->toBeGreaterThan(1000.0)
+        ->toBeLessThan(7000.0);
 })->with(Chemistry::cases());
 
 it('never passes a memory off as a quotation', function (): void {
-    expect(Source::recalled('NFPA 70 240.4(D)')->text())->toBe('NFPA 70 240.4(D) (value from memory)')
-        ->and(Source::computed('arithmetic')->text())->toBe('arithmetic')
-        ->and(Source::commonPractice()->text())->toBe('common practice, no source');
+    expect(Source::recalled('NFPA 70 240.4(D)')->text())
+        ->toBe('NFPA 70 240.4(D) (value from memory)')
+        ->and(Source::computed('arithmetic')->text())
+        ->toBe('arithmetic')
+        ->and(Source::commonPractice()->text())
+        ->toBe('common practice, no source');
 });

@@ -15,24 +15,39 @@ use Tests\Rigs;
  * - in the subpanel the converter stays with the shore, so its fate changes nothing.
  */
 
-/** @return list<string> rule and way of all findings that are not about load, an inverter's surge, assumption or somebody else's pedestal */
+/**
+ * @return list<string> rule and way of all findings that are not about load, an inverter's surge, assumption or
+ *      somebody else's pedestal
+ */
 function verdict(string $recipe, string $fate, string $neutral, string $bond): array
 {
-    $options = ['converter' => $fate, 'neutral' => $neutral] + ($recipe === 'subpanel' ? ['circuits' => ['c_outlets' => true, 'c_fridge' => true]] : []);
+    $options =
+        ['converter' => $fate, 'neutral' => $neutral] +
+        ($recipe === 'subpanel' ? ['circuits' => ['c_outlets' => true, 'c_fridge' => true]] : []);
     $edits = [Sample::choose($recipe, $options)];
     if ($bond !== 'relay') {
         $edits[] = Sample::set('inverter', '/bond', $bond);
     }
     $found = array_map(
         fn(Finding $f): string => "{$f->rule->id} {$f->severity()->value} {$f->ways->kind}",
-        array_filter((new Judge(Rigs::planned(Rigs::job(...$edits))))->findings, fn(Finding $f): bool => !in_array($f->rule->id, ['overload', 'starts_by_itself', 'fault_clearing'], true) && $f->ways->kind !== 'outside'),
+        array_filter(
+            (new Judge(Rigs::planned(Rigs::job(...$edits))))->findings,
+            fn(Finding $f): bool => !in_array($f->rule->id, ['overload', 'starts_by_itself', 'fault_clearing'], true) &&
+                $f->ways->kind !== 'outside',
+        ),
     );
     sort($found);
 
     return array_values(array_unique($found));
 }
 
-it('judges every combination as reasoned', function (string $recipe, string $fate, string $neutral, string $bond, array $expected): void {
+it('judges every combination as reasoned', function (
+    string $recipe,
+    string $fate,
+    string $neutral,
+    string $bond,
+    array $expected,
+): void {
     expect(verdict($recipe, $fate, $neutral, $bond))->toBe($expected);
 })->with([
     ['in_line', 'left', 'switched', 'relay', ['charging_loop danger always']],
@@ -84,7 +99,10 @@ function liveTable(array ...$edits): array
         foreach ($rig->settled as $settled) {
             $live = $settled->situation->liveness()[$id];
             $letter = match ($live->kind) {
-                'works' => $rig->graph->sources[(string) $live->source]->letter, 'ground' => 'g', 'live' => '!', default => '.',
+                'works' => $rig->graph->sources[(string) $live->source]->letter,
+                'ground' => 'g',
+                'live' => '!',
+                default => '.',
             };
             $table[$id] = ($table[$id] ?? '') . $letter;
         }
@@ -107,7 +125,10 @@ it('says what is live behind a unit in line', function (): void {
 });
 
 it('says what is live with a subpanel, a neutral forgotten', function (): void {
-    $forgotten = liveTable(Sample::choose('subpanel', ['circuits' => ['c_outlets' => true, 'c_fridge' => true], 'converter' => 'ahead']), Sample::move('c_fridge', 'main_panel', 'neutral'));
+    $forgotten = liveTable(
+        Sample::choose('subpanel', ['circuits' => ['c_outlets' => true, 'c_fridge' => true], 'converter' => 'ahead']),
+        Sample::move('c_fridge', 'main_panel', 'neutral'),
+    );
     expect($forgotten)->toBe([
         // The shore side comes up through the fridge wherever nothing else holds its neutral.
         'c_air' => '.!SSSS.S.',

@@ -12,7 +12,10 @@ it('speaks on its samples and keeps silent on the others', function (string $rul
     $findings = Rigs::findings($planned ? Rigs::planned($document) : Rigs::asFound($document), $rule);
     expect($findings !== [])->toBe($sample->found, $sample->title);
     foreach ($findings as $finding) {
-        expect($finding->hit->text)->not->toBe('')->and($finding->rule->source->text())->not->toBe('');
+        expect($finding->hit->text)
+            ->not->toBe('')
+            ->and($finding->rule->source->text())
+            ->not->toBe('');
     }
 })->with(function () {
     foreach (RuleBook::rules() as $rule) {

@@ -37,5 +37,8 @@ it('is nothing in a positive', function (): void {
 
 it('follows another fuse', function (): void {
     $home = homeward(Sample::set('main_fuse', '/ratingA', 250), Sample::set('house_fuse', '/ratingA', 30));
-    expect($home['ld_bank_shunt.wire'])->toBe([250.0, 'main_fuse'])->and($home['ld_dc_neg.wire'])->toBe([30.0, 'house_fuse']);
+    expect($home['ld_bank_shunt.wire'])
+        ->toBe([250.0, 'main_fuse'])
+        ->and($home['ld_dc_neg.wire'])
+        ->toBe([30.0, 'house_fuse']);
 });

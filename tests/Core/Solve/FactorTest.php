@@ -76,16 +76,29 @@ function randomMesh(int $seed, float $orders): NodalNetwork
     mt_srand($seed);
     $network = new NodalNetwork();
     $n = mt_rand(4, 40);
-    $y = fn(): float => 10 ** (mt_rand(-1000, 1000) / 1000 * $orders / 2);
+    $y = fn(): float => 10 ** (((mt_rand(-1000, 1000) / 1000) * $orders) / 2);
     for ($k = 0; $k < $n; $k++) {
         // A tree first, so that every node reaches earth; then a few meshes.
-        $network->add('wire', "t{$k}", "n{$k}", $k === 0 ? 'earth' : 'n' . mt_rand(0, $k - 1), $y(), mt_rand(0, 3) === 0 ? $y() * mt_rand(-1, 1) : 0.0);
+        $network->add(
+            'wire',
+            "t{$k}",
+            "n{$k}",
+            $k === 0 ? 'earth' : 'n' . mt_rand(0, $k - 1),
+            $y(),
+            mt_rand(0, 3) === 0 ? $y() * mt_rand(-1, 1) : 0.0,
+        );
     }
     for ($k = 0; $k < $n / 2; $k++) {
         $network->add('wire', "m{$k}", 'n' . mt_rand(0, $n - 1), 'n' . mt_rand(0, $n - 1), $y());
     }
     for ($k = 0; $k < 3; $k++) {
-        $network->inject("i{$k}", 'n' . mt_rand(0, $n - 1), mt_rand(0, 1) ? 'earth' : 'n' . mt_rand(0, $n - 1), mt_rand(-100, 100) / 10, mt_rand(-100, 100) / 10);
+        $network->inject(
+            "i{$k}",
+            'n' . mt_rand(0, $n - 1),
+            mt_rand(0, 1) ? 'earth' : 'n' . mt_rand(0, $n - 1),
+            mt_rand(-100, 100) / 10,
+            mt_rand(-100, 100) / 10,
+        );
     }
 
     return $network;
@@ -98,7 +111,10 @@ it('divides a voltage as worked by hand', function (): void {
     $network->add('load', 'l', 'b', 'earth', 1 / 3.0);
     [$re] = $network->volts();
     // 12 V over 1 + 2 + 3 Ω is 2 A: 10 V and 6 V.
-    expect($re[$network->node['a']])->toEqualWithDelta(10.0, 1e-12)->and($re[$network->node['b']])->toEqualWithDelta(6.0, 1e-12);
+    expect($re[$network->node['a']])
+        ->toEqualWithDelta(10.0, 1e-12)
+        ->and($re[$network->node['b']])
+        ->toEqualWithDelta(6.0, 1e-12);
 });
 
 it('turns a capacitor\'s phase as worked by hand', function (): void {
@@ -107,7 +123,10 @@ it('turns a capacitor\'s phase as worked by hand', function (): void {
     $network->add('leak', 'c', 'a', 'earth', 0.0, 1 / 100.0);
     [$re, $im] = $network->volts();
     // |Z| = 100 behind 100 Ω: half the volts squared each way, 60 − j60.
-    expect($re[0])->toEqualWithDelta(60.0, 1e-9)->and($im[0])->toEqualWithDelta(-60.0, 1e-9);
+    expect($re[0])
+        ->toEqualWithDelta(60.0, 1e-9)
+        ->and($im[0])
+        ->toEqualWithDelta(-60.0, 1e-9);
 });
 
 it('agrees with dense elimination', function (int $seed): void {
@@ -117,7 +136,9 @@ it('agrees with dense elimination', function (int $seed): void {
     foreach (dense($network) as $k => [$vRe, $vIm]) {
         expect(hypot($re[$k] - $vRe, $im[$k] - $vIm))->toBeLessThan(1e-8 * $largest);
     }
-})->with(range(1, 40))->group('drawn');
+})
+    ->with(range(1, 40))
+    ->group('drawn');
 
 it('keeps its digits over twelve orders of conductance', function (int $seed): void {
     $network = new NodalNetwork();
@@ -129,7 +150,10 @@ it('keeps its digits over twelve orders of conductance', function (int $seed): v
     }
     $network->add('leak', 'l', 'n30', 'earth', 1e-7);
     [$re] = $network->volts();
-    expect($re[$network->node['n30']])->toEqualWithDelta(10.0, 1e-12)->and($network->residual([$re, array_fill(-1, 33, 0.0)]))->toBeLessThan(1e-3);
+    expect($re[$network->node['n30']])
+        ->toEqualWithDelta(10.0, 1e-12)
+        ->and($network->residual([$re, array_fill(-1, 33, 0.0)]))
+        ->toBeLessThan(1e-3);
 })->with([1]);
 
 it('takes one changed admittance with one more solve', function (int $seed): void {
@@ -143,7 +167,9 @@ it('takes one changed admittance with one more solve', function (int $seed): voi
     foreach ($wantRe as $k => $want) {
         expect(hypot($re[$k] - $want, $im[$k] - $wantIm[$k]))->toBeLessThan(1e-8 * max(1e-6, $largest));
     }
-})->with(range(1, 20))->group('drawn');
+})
+    ->with(range(1, 20))
+    ->group('drawn');
 
 it('says when a change parts an island', function (): void {
     $network = new NodalNetwork();

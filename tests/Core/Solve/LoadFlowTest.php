@@ -23,29 +23,42 @@ describe('worked by hand', function (): void {
         $document = Rigs::job(Sample::survey('c_fridge', '/cable/lengthM', 15));
         $rig = Rigs::asFound($document);
         $flow = LoadFlow::of($rig->settled['shore_s30'], ['c_fridge.element' => true]);
-        $wire = 3.14 / 304.8 * (1 - 0.00323 * 45) * 15;
+        $wire = (3.14 / 304.8) * (1 - 0.00323 * 45) * 15;
         $amps = $flow->loads['c_fridge.element']['amps'];
-        expect($flow->acBetween('c_fridge.head', 'c_fridge.l'))->toEqualWithDelta($amps * $wire, 1e-6)
-            ->and($amps)->toBeGreaterThan(2.5)->toBeLessThan(325 / 120)
-            ->and($flow->acA['c_fridge.pole'])->toEqualWithDelta($flow->acA['c_fridge.neutral'], 1e-3);
+        expect($flow->acBetween('c_fridge.head', 'c_fridge.l'))
+            ->toEqualWithDelta($amps * $wire, 1e-6)
+            ->and($amps)
+            ->toBeGreaterThan(2.5)
+            ->toBeLessThan(325 / 120)
+            ->and($flow->acA['c_fridge.pole'])
+            ->toEqualWithDelta($flow->acA['c_fridge.neutral'], 1e-3);
     });
 
     it('takes from the battery what the inverter gives over its efficiency', function (): void {
-        $flow = flowOf(Rigs::job(Sample::choose('in_line', ['converter' => 'removed'])), 'inverting', ['c_fridge.element' => true]);
+        $flow = flowOf(Rigs::job(Sample::choose('in_line', ['converter' => 'removed'])), 'inverting', [
+            'c_fridge.element' => true,
+        ]);
         $given = $flow->sources['inverter.inverter']['watts'];
-        expect($flow->loads['inverter.dc']['watts'])->toEqualWithDelta($given / 0.88 + 25, 0.01)
-            ->and($flow->sources['bank.cells']['amps'])->toBeGreaterThan($given / 0.88 / 13.5);
+        expect($flow->loads['inverter.dc']['watts'])
+            ->toEqualWithDelta($given / 0.88 + 25, 0.01)
+            ->and($flow->sources['bank.cells']['amps'])
+            ->toBeGreaterThan($given / 0.88 / 13.5);
     });
 
     it('leaves the charger what the input limit leaves', function (): void {
         $options = ['converter' => 'removed', 'inputLimitA' => 15, 'chargerA' => 100];
         $flow = flowOf(Rigs::job(Sample::choose('in_line', $options)), 'shore_s30', ['c_fridge.element' => true]);
         $charger = $flow->sources['inverter.charger'];
-        // Both volts as they really are: (15 A − what passes through) × V in × 0.88 ÷ V out; the fridge of 325 W draws 2.7 A.
+        // Both volts as they really are: (15 A − what passes through) × V in × 0.88 ÷ V out; the fridge of 325 W draws
+        // 2.7 A.
         $in = $flow->acBetween('inverter.ac_in.l', 'inverter.ac_in.n');
-        expect($charger['amps'])->toEqualWithDelta((15 - $flow->acA['inverter.pass_l']) * $in * 0.88 / $charger['volts'], 1e-3)
-            ->and($charger['amps'])->toBeGreaterThan(90.0)->toBeLessThan(100.0)
-            ->and($flow->acA['inlet.hot'])->toEqualWithDelta(15.0, 1e-3);
+        expect($charger['amps'])
+            ->toEqualWithDelta(((15 - $flow->acA['inverter.pass_l']) * $in * 0.88) / $charger['volts'], 1e-3)
+            ->and($charger['amps'])
+            ->toBeGreaterThan(90.0)
+            ->toBeLessThan(100.0)
+            ->and($flow->acA['inlet.hot'])
+            ->toEqualWithDelta(15.0, 1e-3);
     });
 
     it('lets a charger never sink current', function (): void {
@@ -56,17 +69,29 @@ describe('worked by hand', function (): void {
     });
 
     it('stands at half the volts on a driven half-voltage output, bonded or not', function (): void {
-        $flow = flowOf(Rigs::job(Sample::choose('own_receptacles', ['converter' => 'left', 'outputNeutral' => 'half'])), 'inverting');
-        expect($flow->acBetween('inverter.ac_out.l', 'frame'))->toEqualWithDelta(60.0, 0.1)
-            ->and($flow->acBetween('inverter.ac_out.n', 'frame'))->toEqualWithDelta(60.0, 0.1)
-            ->and($flow->acBetween('inverter.ac_out.l', 'inverter.ac_out.n'))->toEqualWithDelta(120.0, 0.2);
+        $flow = flowOf(
+            Rigs::job(Sample::choose('own_receptacles', ['converter' => 'left', 'outputNeutral' => 'half'])),
+            'inverting',
+        );
+        expect($flow->acBetween('inverter.ac_out.l', 'frame'))
+            ->toEqualWithDelta(60.0, 0.1)
+            ->and($flow->acBetween('inverter.ac_out.n', 'frame'))
+            ->toEqualWithDelta(60.0, 0.1)
+            ->and($flow->acBetween('inverter.ac_out.l', 'inverter.ac_out.n'))
+            ->toEqualWithDelta(120.0, 0.2);
     });
 
     it('puts the whole voltage on the frame of a reversed, bootlegged pedestal', function (): void {
         $rig = Rigs::asFound(Rigs::job());
-        foreach (['bootleg' => 120.0, 'hot_ground' => 120.0, 'good' => 0.0, 'reversed' => 0.0] as $condition => $volts) {
+        foreach (
+            ['bootleg' => 120.0, 'hot_ground' => 120.0, 'good' => 0.0, 'reversed' => 0.0]
+            as $condition => $volts
+        ) {
             $setting = $rig->named['shore_s30']->setting;
-            $faulty = new Hollin\Core\States\Setting($setting->controls, ['shore.condition' => $condition] + $setting->surroundings);
+            $faulty = new Hollin\Core\States\Setting(
+                $setting->controls,
+                ['shore.condition' => $condition] + $setting->surroundings,
+            );
             $flow = LoadFlow::of($rig->engine->settle($faulty), []);
             expect($flow->acBetween('frame', 'earth'))->toEqualWithDelta($volts, 2.0);
         }
@@ -76,15 +101,29 @@ describe('worked by hand', function (): void {
 describe('what gives up', function (): void {
     it('makes an inverter past its surge a current source, and its loads collapse', function (): void {
         $options = ['converter' => 'removed', 'continuousW' => 1000, 'surgeW' => 2000];
-        $flow = flowOf(Rigs::job(Sample::choose('in_line', $options)), 'inverting', ['c_air.unit' => true, 'c_water.element' => true, 'c_fridge.element' => true]);
-        expect($flow->sources['inverter.inverter']['overloaded'])->toBeTrue()
-            ->and($flow->sources['inverter.inverter']['amps'])->toBeLessThanOrEqual(2000 / 120 * 1.001)
-            ->and($flow->sources['inverter.inverter']['volts'])->toBeLessThan(100)
-            ->and($flow->loads['c_air.unit']['volts'])->toBeLessThan(100);
+        $flow = flowOf(Rigs::job(Sample::choose('in_line', $options)), 'inverting', [
+            'c_air.unit' => true,
+            'c_water.element' => true,
+            'c_fridge.element' => true,
+        ]);
+        expect($flow->sources['inverter.inverter']['overloaded'])
+            ->toBeTrue()
+            ->and($flow->sources['inverter.inverter']['amps'])
+            ->toBeLessThanOrEqual((2000 / 120) * 1.001)
+            ->and($flow->sources['inverter.inverter']['volts'])
+            ->toBeLessThan(100)
+            ->and($flow->loads['c_air.unit']['volts'])
+            ->toBeLessThan(100);
     });
 
     it('solves nothing where two sources are joined', function (): void {
-        $edit = ['kind' => 'plan_set', 'plan' => 'p', 'component' => 'feeder_main', 'path' => '/to', 'value' => ['at' => 'main_panel', 'port' => 'line']];
+        $edit = [
+            'kind' => 'plan_set',
+            'plan' => 'p',
+            'component' => 'feeder_main',
+            'path' => '/to',
+            'value' => ['at' => 'main_panel', 'port' => 'line'],
+        ];
         $rig = Rigs::planned(Rigs::job(Sample::choose('in_line'), $edit));
         $setting = $rig->named['shore_and_inverter']->setting;
         $flow = LoadFlow::of($rig->engine->settle($setting), []);
@@ -108,14 +147,37 @@ describe('every generated rig', function (): void {
                 // Two systems without a common phase: the worse of two answers has no balance of its own.
                 continue;
             }
-            $ac = array_sum(array_column(array_filter($flow->sources, fn(string $id): bool => $rig->graph->sources[$id]->kind === 'ac', ARRAY_FILTER_USE_KEY), 'watts'));
-            $dc = array_sum(array_column(array_filter($flow->sources, fn(string $id): bool => ($rig->graph->sources[$id]->kind ?? 'dc') === 'dc', ARRAY_FILTER_USE_KEY), 'watts'));
+            $ac = array_sum(
+                array_column(
+                    array_filter(
+                        $flow->sources,
+                        fn(string $id): bool => $rig->graph->sources[$id]->kind === 'ac',
+                        ARRAY_FILTER_USE_KEY,
+                    ),
+                    'watts',
+                ),
+            );
+            $dc = array_sum(
+                array_column(
+                    array_filter(
+                        $flow->sources,
+                        fn(string $id): bool => ($rig->graph->sources[$id]->kind ?? 'dc') === 'dc',
+                        ARRAY_FILTER_USE_KEY,
+                    ),
+                    'watts',
+                ),
+            );
             $taken = array_sum(array_column($flow->loads, 'watts'));
             // A charger is both: it takes on one side what it gives, over its efficiency, on the other.
-            expect(abs($ac + $dc - $taken - $flow->lostW))->toBeLessThan(0.02 * max(20.0, $ac + abs($dc)), "{$state}: {$ac} + {$dc} against {$taken} + {$flow->lostW}");
+            expect(abs($ac + $dc - $taken - $flow->lostW))->toBeLessThan(
+                0.02 * max(20.0, $ac + abs($dc)),
+                "{$state}: {$ac} + {$dc} against {$taken} + {$flow->lostW}",
+            );
         }
         expect($solved)->toBeGreaterThan(0);
-    })->with(range(1, 30))->group('drawn');
+    })
+        ->with(range(1, 30))
+        ->group('drawn');
 });
 
 it('takes what is rated in amps at the volts of its charger where there is no battery', function (): void {
@@ -139,15 +201,39 @@ it('tells one changed admittance from a fresh solve only by rounding', function 
         expect(hypot($re[$n] - $fresh->acV[$name][0], $im[$n] - $fresh->acV[$name][1]))->toBeLessThan(1e-4, $name);
     }
     // 40 Ω at the outlets lower them by something to see.
-    expect($flow->acBetween('c_outlets.l', 'c_outlets.n') - $fresh->acBetween('c_outlets.l', 'c_outlets.n'))->toBeGreaterThan(0.2);
+    expect(
+        $flow->acBetween('c_outlets.l', 'c_outlets.n') - $fresh->acBetween('c_outlets.l', 'c_outlets.n'),
+    )->toBeGreaterThan(0.2);
 });
 
-it('takes from the battery what a unit gives, its losses and its own idle', function (string $state, array $options): void {
-    $heat = Sample::survey('c_outlets', '/loads', ['heat' => ['label' => 'Heater', 'watts' => 1500, 'kind' => 'resistive']]);
-    $rig = Rigs::planned(Rigs::job($heat, Sample::choose('in_line', $options + ['converter' => 'removed', 'continuousW' => 3000, 'efficiency' => 0.9])));
+it('takes from the battery what a unit gives, its losses and its own idle', function (
+    string $state,
+    array $options,
+): void {
+    $heat = Sample::survey('c_outlets', '/loads', [
+        'heat' => ['label' => 'Heater', 'watts' => 1500, 'kind' => 'resistive'],
+    ]);
+    $rig = Rigs::planned(
+        Rigs::job(
+            $heat,
+            Sample::choose(
+                'in_line',
+                $options + ['converter' => 'removed', 'continuousW' => 3000, 'efficiency' => 0.9],
+            ),
+        ),
+    );
     $flow = LoadFlow::of($rig->settled[$state], ['c_outlets.heat' => true]);
-    $unit = array_values(array_filter($rig->graph->converters, fn($c): bool => $c->kind === ($state === 'inverting' ? 'inverter' : 'assist')))[0];
+    $unit = array_values(
+        array_filter(
+            $rig->graph->converters,
+            fn($c): bool => $c->kind === ($state === 'inverting' ? 'inverter' : 'assist'),
+        ),
+    )[0];
     ['inW' => $in, 'outW' => $out] = $flow->converters[$unit->id];
-    expect($out)->toBeGreaterThan(500.0)->and($unit->idleW)->toBeGreaterThan(10.0)
-        ->and($in)->toEqualWithDelta($out / 0.9 + $unit->idleW, 0.01);
+    expect($out)
+        ->toBeGreaterThan(500.0)
+        ->and($unit->idleW)
+        ->toBeGreaterThan(10.0)
+        ->and($in)
+        ->toEqualWithDelta($out / 0.9 + $unit->idleW, 0.01);
 })->with([['inverting', []], ['shore_and_inverter', ['inputLimitA' => 6, 'assist' => true]]]);

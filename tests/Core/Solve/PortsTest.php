@@ -28,9 +28,15 @@ it('takes an admittance in at a port as if it had been there from the start', fu
     $ports->absorb(0, 0.7, -0.9);
     $fresh = new Ports(reactive(['b', 'c', 0.7, -0.9]), $pairs);
     foreach ([0, 1, 2] as $i) {
-        expect($ports->eRe[$i])->toEqualWithDelta($fresh->eRe[$i], 1e-9)->and($ports->eIm[$i])->toEqualWithDelta($fresh->eIm[$i], 1e-9);
+        expect($ports->eRe[$i])
+            ->toEqualWithDelta($fresh->eRe[$i], 1e-9)
+            ->and($ports->eIm[$i])
+            ->toEqualWithDelta($fresh->eIm[$i], 1e-9);
         foreach ([0, 1, 2] as $j) {
-            expect($ports->zRe[$i][$j])->toEqualWithDelta($fresh->zRe[$i][$j], 1e-9)->and($ports->zIm[$i][$j])->toEqualWithDelta($fresh->zIm[$i][$j], 1e-9);
+            expect($ports->zRe[$i][$j])
+                ->toEqualWithDelta($fresh->zRe[$i][$j], 1e-9)
+                ->and($ports->zIm[$i][$j])
+                ->toEqualWithDelta($fresh->zIm[$i][$j], 1e-9);
         }
     }
     // At every node too, with something drawn.
@@ -43,7 +49,10 @@ it('takes an admittance in at a port as if it had been there from the start', fu
     // And back again.
     $ports->absorb(0, -0.7, 0.9);
     $before = new Ports(reactive(), $pairs);
-    expect($ports->zIm[1][2])->toEqualWithDelta($before->zIm[1][2], 1e-9)->and($ports->eRe[1])->toEqualWithDelta($before->eRe[1], 1e-9);
+    expect($ports->zIm[1][2])
+        ->toEqualWithDelta($before->zIm[1][2], 1e-9)
+        ->and($ports->eRe[1])
+        ->toEqualWithDelta($before->eRe[1], 1e-9);
 });
 
 it('weakens a source at its port as if it had always been weak', function (): void {
@@ -55,8 +64,14 @@ it('weakens a source at its port as if it had always been weak', function (): vo
     $weak->setSource('s', 120.0, 10.0, 1.7);
     $fresh = new Ports($weak, $pairs);
     foreach ([0, 1] as $i) {
-        expect($ports->eRe[$i])->toEqualWithDelta($fresh->eRe[$i], 1e-9)->and($ports->eIm[$i])->toEqualWithDelta($fresh->eIm[$i], 1e-9)
-            ->and($ports->zRe[$i][0])->toEqualWithDelta($fresh->zRe[$i][0], 1e-9)->and($ports->zIm[$i][0])->toEqualWithDelta($fresh->zIm[$i][0], 1e-9);
+        expect($ports->eRe[$i])
+            ->toEqualWithDelta($fresh->eRe[$i], 1e-9)
+            ->and($ports->eIm[$i])
+            ->toEqualWithDelta($fresh->eIm[$i], 1e-9)
+            ->and($ports->zRe[$i][0])
+            ->toEqualWithDelta($fresh->zRe[$i][0], 1e-9)
+            ->and($ports->zIm[$i][0])
+            ->toEqualWithDelta($fresh->zIm[$i][0], 1e-9);
     }
     expect($winding->gives(100.0, 0.0))->toEqualWithDelta([20.0 / 1.7, 10.0 / 1.7], 1e-12);
 });
@@ -82,7 +97,10 @@ it('changes one admittance, reactive too, as if it had been there from the start
         $volts = $fresh->volts();
         foreach ($network->names as $n => $name) {
             $m = $fresh->node($name);
-            expect($changed[0][$n])->toEqualWithDelta($volts[0][$m], 1e-9)->and($changed[1][$n])->toEqualWithDelta($volts[1][$m], 1e-9);
+            expect($changed[0][$n])
+                ->toEqualWithDelta($volts[0][$m], 1e-9)
+                ->and($changed[1][$n])
+                ->toEqualWithDelta($volts[1][$m], 1e-9);
         }
     }
 });

@@ -18,7 +18,24 @@ use Tests\Small;
 /** @param array<string, mixed> $more of the source */
 function supply(Graph $graph, string $id, array $more = []): void
 {
-    $graph->source(new Source(...['id' => $id, 'component' => $id, 'label' => $id, 'letter' => strtoupper($id), 'kind' => 'ac', 'forming' => true, 'a' => "{$id}.l", 'b' => "{$id}.n", 'ground' => "{$id}.g", 'volts' => 120.0, 'limitA' => 30.0, ...$more]));
+    $graph->source(
+        new Source(
+            ...[
+                'id' => $id,
+                'component' => $id,
+                'label' => $id,
+                'letter' => strtoupper($id),
+                'kind' => 'ac',
+                'forming' => true,
+                'a' => "{$id}.l",
+                'b' => "{$id}.n",
+                'ground' => "{$id}.g",
+                'volts' => 120.0,
+                'limitA' => 30.0,
+                ...$more,
+            ],
+        ),
+    );
 }
 
 function potentials(Graph $graph): AlternatingPotentials
@@ -43,11 +60,20 @@ it('finds two sources that meet, however they meet', function (array $wires, arr
     'hots only' => [[['a.l', 'b.l']], [], [['a', 'b', false]]],
     'neutrals only' => [[['a.n', 'b.n']], [], []],
     'one hot on the neutral of the other' => [[['a.l', 'b.n']], [], []],
-    'hot on the other neutral, and neutrals on one frame' => [[['a.l', 'b.n'], ['b.l', 'frame']], [['a.n', 'frame']], [['a', 'b', true]]],
+    'hot on the other neutral, and neutrals on one frame' => [
+        [['a.l', 'b.n'], ['b.l', 'frame']],
+        [['a.n', 'frame']],
+        [['a', 'b', true]],
+    ],
     'neutrals bonded to one frame' => [[], [['a.n', 'frame'], ['b.n', 'frame']], []],
 ]);
 
-it('finds a source shorted on itself, and by how many volts', function (array $more, array $wires, array $bonds, ?array $shorted): void {
+it('finds a source shorted on itself, and by how many volts', function (
+    array $more,
+    array $wires,
+    array $bonds,
+    ?array $shorted,
+): void {
     $graph = new Graph();
     supply($graph, 'a', $more);
     foreach ($wires as [$from, $to]) {
@@ -63,7 +89,12 @@ it('finds a source shorted on itself, and by how many volts', function (array $m
     'hot to neutral' => [[], [['a.l', 'a.n']], [], [120.0, false]],
     'hot to frame, neutral bonded to it' => [[], [['a.l', 'frame']], [['a.n', 'frame']], [120.0, true]],
     'hot to frame, nothing bonded' => [[], [['a.l', 'frame']], [], null],
-    'each wire half the voltage from the case, neutral bonded' => [['neutral' => 'half'], [], [['a.n', 'a.g']], [60.0, true]],
+    'each wire half the voltage from the case, neutral bonded' => [
+        ['neutral' => 'half'],
+        [],
+        [['a.n', 'a.g']],
+        [60.0, true],
+    ],
     'each wire half the voltage from the case' => [['neutral' => 'half'], [], [], null],
 ]);
 
@@ -81,12 +112,19 @@ it('knows which windings keep step', function (): void {
     $common = [['a.n', 'b.n']];
     $together = [...$common, ['a.l', 'b.l']];
     // Two legs about one neutral are as they should be; leg to leg is 240 V shorted, 208 V of a wye.
-    expect($legs(180, 'service', $common)->shorted)->toBe([])
-        ->and(array_column($legs(180, 'service', $together)->shorted, 1))->toEqualWithDelta([240.0], 1e-9)
-        ->and(array_column($legs(120, 'service', $together)->shorted, 1))->toEqualWithDelta([120 * sqrt(3)], 1e-9);
+    expect($legs(180, 'service', $common)->shorted)
+        ->toBe([])
+        ->and(array_column($legs(180, 'service', $together)->shorted, 1))
+        ->toEqualWithDelta([240.0], 1e-9)
+        ->and(array_column($legs(120, 'service', $together)->shorted, 1))
+        ->toEqualWithDelta([120 * sqrt(3)], 1e-9);
     // In step they may stand side by side; of two groups nobody knows the phase.
-    expect($legs(0, 'pair', $together)->shorted)->toBe([])
-        ->and($legs(0, '', $together)->joined)->toHaveCount(1)->and($legs(0, '', $together)->shorted)->toBe([]);
+    expect($legs(0, 'pair', $together)->shorted)
+        ->toBe([])
+        ->and($legs(0, '', $together)->joined)
+        ->toHaveCount(1)
+        ->and($legs(0, '', $together)->shorted)
+        ->toBe([]);
 });
 
 it('says shorted where the solve finds the current of a short, and nowhere else', function (Examination $rig): void {
@@ -100,14 +138,24 @@ it('says shorted where the solve finds the current of a short, and nowhere else'
             if ($amps !== null && $settled->situation->condition($id) !== 'dead') {
                 $shorted = isset($potentials->shorted[$id]);
                 $seen[$shorted]++;
-                // With every load off only chargers draw; a short draws all that the source and some metres of wire let through, an inverter its surge.
-                expect($amps > 1.5 * $source->limitA)->toBe($shorted, "{$id} gives {$amps} A in {$settled->setting->surroundings[array_key_first($settled->setting->surroundings)]}");
+                // With every load off only chargers draw; a short draws all that the source and some metres of wire let
+                // through, an inverter its surge.
+                expect($amps > 1.5 * $source->limitA)->toBe(
+                    $shorted,
+                    "{$id} gives {$amps} A in {$settled->setting->surroundings[array_key_first(
+                            $settled->setting->surroundings,
+                        )]}",
+                );
             }
         }
     }
     expect($seen[false])->toBeGreaterThan(0);
-})->with(fn() => [
-    'a bond in the panel' => fn() => Rigs::asFound(Rigs::edit(Rigs::job(), Hollin\Core\Rules\Sample::survey('main_panel', '/bondScrew', true))),
-    ...array_map(fn(int $seed) => fn() => Rigs::planned(Rigs::varied($seed)), range(1, 12)),
-    ...array_map(fn(int $seed) => fn() => Drawn::rig(Drawn::components($seed)), range(1, 12)),
-]);
+})->with(
+    fn() => [
+        'a bond in the panel' => fn() => Rigs::asFound(
+            Rigs::edit(Rigs::job(), Hollin\Core\Rules\Sample::survey('main_panel', '/bondScrew', true)),
+        ),
+        ...array_map(fn(int $seed) => fn() => Rigs::planned(Rigs::varied($seed)), range(1, 12)),
+        ...array_map(fn(int $seed) => fn() => Drawn::rig(Drawn::components($seed)), range(1, 12)),
+    ],
+);

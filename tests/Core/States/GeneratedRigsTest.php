@@ -42,7 +42,10 @@ it('moves time forward only', function (int $seed): void {
         $times = array_column($settled->moves, 'atS');
         $sorted = $times;
         sort($sorted);
-        expect($times)->toBe($sorted)->and(array_sum(array_column($settled->passing, 'lastsS')))->toEqualWithDelta($times === [] ? 0.0 : end($times), 1e-9);
+        expect($times)
+            ->toBe($sorted)
+            ->and(array_sum(array_column($settled->passing, 'lastsS')))
+            ->toEqualWithDelta($times === [] ? 0.0 : end($times), 1e-9);
     }
 })->with($seeds);
 
@@ -58,7 +61,10 @@ it('calls a circuit working only when both its conductors reach one source', fun
                 expect([$situation->root($end->hot), $situation->root($end->neutral)])->toEqualCanonicalizing($roots);
             } elseif ($live->kind === 'dead') {
                 foreach ($sources as [$hot]) {
-                    expect($situation->root($end->hot))->not->toBe($hot)->and($situation->root($end->neutral))->not->toBe($hot);
+                    expect($situation->root($end->hot))
+                        ->not->toBe($hot)
+                        ->and($situation->root($end->neutral))
+                        ->not->toBe($hot);
                 }
             }
         }
@@ -79,7 +85,11 @@ it('balances: a panel\'s feed carries what its circuits carry', function (int $s
     foreach (Rigs::asFound($document)->graph->loads as $id => $_) {
         $loads[$id] = true;
     }
-    $document = Rigs::edit($document, ['kind' => 'set_need', 'path' => '/scenarios/all', 'value' => ['title' => 'All', 'running' => $loads]]);
+    $document = Rigs::edit($document, [
+        'kind' => 'set_need',
+        'path' => '/scenarios/all',
+        'value' => ['title' => 'All', 'running' => $loads],
+    ]);
     $rig = Rigs::planned($document);
     foreach ((new Currents($rig))->amps as $state => $scenarios) {
         $amps = $scenarios['all'];
@@ -108,10 +118,18 @@ it('gives the same answers however the document was put together', function (int
 })->with(array_slice($seeds, 0, 12));
 
 it('answers in its documented shape', function (int $seed): void {
-    $schema = json_decode((string) json_encode(['$ref' => '#/components/schemas/RigAnswer', 'components' => ['schemas' => Shape::definitions()]]), false);
+    $schema = json_decode(
+        (string) json_encode([
+            '$ref' => '#/components/schemas/RigAnswer',
+            'components' => ['schemas' => Shape::definitions()],
+        ]),
+        false,
+    );
     $answers = new JobAnswers(Rigs::generated($seed));
     $answer = $answers->answer($answers->views[1]['hash']);
-    expect((new Validator())->validate(json_decode((string) json_encode($answer), false), $schema)->isValid())->toBeTrue();
+    expect(
+        (new Validator())->validate(json_decode((string) json_encode($answer), false), $schema)->isValid(),
+    )->toBeTrue();
 })->with(array_slice($seeds, 0, 12));
 
 it('finds each hazard once, worst first, with a state for whatever depends on one', function (int $seed): void {
@@ -133,7 +151,10 @@ it('finds each hazard once, worst first, with a state for whatever depends on on
 it('says of nothing both that it happens and that it is impossible', function (int $seed): void {
     $rig = Rigs::planned(Rigs::generated($seed));
     $judge = new Judge($rig);
-    $found = array_map(fn($f): string => "{$f->rule->id}|{$f->hit->key}", array_filter($judge->findings, fn($f): bool => $f->ways->kind !== 'outside'));
+    $found = array_map(
+        fn($f): string => "{$f->rule->id}|{$f->hit->key}",
+        array_filter($judge->findings, fn($f): bool => $f->ways->kind !== 'outside'),
+    );
     $claims = [];
     foreach (RuleBook::rules() as $rule) {
         foreach ($rule instanceof Claims ? $rule->claims($rig) : [] as $claim) {
@@ -143,7 +164,10 @@ it('says of nothing both that it happens and that it is impossible', function (i
     foreach ($judge->prevented as $prevented) {
         // Passing ones too: what shows for half a second is not impossible.
         $prefix = $claims["{$prevented->rule}#{$prevented->title}"] ?? "{$prevented->rule}|?";
-        expect(array_filter($found, fn(string $key): bool => str_starts_with($key, $prefix)))->toBe([], $prevented->title);
+        expect(array_filter($found, fn(string $key): bool => str_starts_with($key, $prefix)))->toBe(
+            [],
+            $prevented->title,
+        );
         expect($prevented->by)->not->toBe('');
         foreach ($prevented->undoneBy as $way) {
             expect(isset($way['state']) || str_starts_with($way['words'], 'a pedestal'))->toBeTrue();
@@ -158,12 +182,14 @@ it('tells of every single failure what trying it tells', function (Examination $
         expect($ways)->toBe($undone[$claim], $claim);
     }
     expect($told)->not->toBe([]);
-})->with(fn() => [
-    'one changeover switch, four contacts' => fn() => Rigs::planned(Rigs::demo('archive'), 'hand'),
-    'one inverter/charger in line' => fn() => Rigs::planned(Rigs::demo('grafting'), 'line'),
-    'a generator, a surge unit, a lock-out' => fn() => Rigs::planned(Rigs::demo('tideline'), 'line'),
-    ...array_map(fn(int $seed) => fn() => Rigs::planned(Rigs::varied($seed)), range(1, 12)),
-]);
+})->with(
+    fn() => [
+        'one changeover switch, four contacts' => fn() => Rigs::planned(Rigs::demo('archive'), 'hand'),
+        'one inverter/charger in line' => fn() => Rigs::planned(Rigs::demo('grafting'), 'line'),
+        'a generator, a surge unit, a lock-out' => fn() => Rigs::planned(Rigs::demo('tideline'), 'line'),
+        ...array_map(fn(int $seed) => fn() => Rigs::planned(Rigs::varied($seed)), range(1, 12)),
+    ],
+);
 
 it('tells of every single failure what trying it tells, on more rigs', function (int $seed): void {
     $rig = Rigs::planned($seed % 2 === 0 ? Rigs::varied($seed) : Rigs::generated($seed));
@@ -172,26 +198,50 @@ it('tells of every single failure what trying it tells, on more rigs', function 
         expect($ways)->toBe($undone[$claim], $claim);
     }
     expect($undone)->not->toBe([]);
-})->with(range(20, 69))->group('drawn');
+})
+    ->with(range(20, 69))
+    ->group('drawn');
 
-it('keeps both minimal pairs of a hazard: so many slips, or one failure with fewer', function (Examination $rig, bool $one): void {
+it('keeps both minimal pairs of a hazard: so many slips, or one failure with fewer', function (
+    Examination $rig,
+    bool $one,
+): void {
     $failing = BruteForce::failing($rig);
     $some = 0;
     foreach ((new Hollin\Core\Rules\Judge($rig))->findings as $finding) {
-        $rule = array_values(array_filter(Hollin\Core\Rules\RuleBook::rules(), fn($r): bool => $r::definition()->id === $finding->rule->id))[0];
-        if (!$rule instanceof Hollin\Core\Rules\StateRule || !$rule instanceof Hollin\Core\Rules\Claims || !in_array($finding->ways->kind, ['slips', 'remote'], true) || str_starts_with($finding->ways->words, 'one slip: in')) {
+        $rule = array_values(
+            array_filter(
+                Hollin\Core\Rules\RuleBook::rules(),
+                fn($r): bool => $r::definition()->id === $finding->rule->id,
+            ),
+        )[0];
+        if (
+            !($rule instanceof Hollin\Core\Rules\StateRule) ||
+            !($rule instanceof Hollin\Core\Rules\Claims) ||
+            !in_array($finding->ways->kind, ['slips', 'remote'], true) ||
+            str_starts_with($finding->ways->words, 'one slip: in')
+        ) {
             continue;
         }
         $alone = $finding->ways->pairs[0]['slips'];
-        $with = array_filter($failing["{$finding->rule->id}|{$finding->hit->key}"] ?? [], fn(string $words): bool => !str_ends_with($words, ', passing'), ARRAY_FILTER_USE_KEY);
+        $with = array_filter(
+            $failing["{$finding->rule->id}|{$finding->hit->key}"] ?? [],
+            fn(string $words): bool => !str_ends_with($words, ', passing'),
+            ARRAY_FILTER_USE_KEY,
+        );
         $least = $with === [] ? PHP_INT_MAX : min(array_map(min(...), $with));
         $pairs = array_map(fn(array $p): array => [$p['slips'], $p['failures']], $finding->ways->pairs);
         expect($pairs)->toBe($least < $alone ? [[$alone, 0], [$least, 1]] : [[$alone, 0]], $finding->hit->text);
         $some += $least < $alone ? 1 : 0;
     }
     expect($some > 0)->toBe($one);
-})->with(fn() => [
-    'a generator, a surge unit, a lock-out' => [fn() => Rigs::planned(Rigs::demo('tideline'), 'line'), true],
-    'one changeover switch' => [fn() => Rigs::planned(Rigs::demo('archive'), 'hand'), true],
-    ...array_map(fn(int $seed) => [fn() => Rigs::planned(Rigs::varied($seed)), in_array($seed, [11, 24], true)], range(1, 24)),
-]);
+})->with(
+    fn() => [
+        'a generator, a surge unit, a lock-out' => [fn() => Rigs::planned(Rigs::demo('tideline'), 'line'), true],
+        'one changeover switch' => [fn() => Rigs::planned(Rigs::demo('archive'), 'hand'), true],
+        ...array_map(
+            fn(int $seed) => [fn() => Rigs::planned(Rigs::varied($seed)), in_array($seed, [11, 24], true)],
+            range(1, 24),
+        ),
+    ],
+);

@@ -16,35 +16,135 @@ it('are made from what the rig has', function (array $edits, bool $planned, arra
     expect(array_map(fn($s): string => "{$s->letter} {$s->title}", array_values($rig->named)))->toBe($titles);
 })->with([
     'as found' => [[], false, ['0 nothing connected', 'S shore 30 A', 'H shore 20 A', 'Q shore 15 A']],
-    'with an inverter' => [[Sample::choose('in_line')], true, ['0 nothing connected', 'I inverting', 'S shore 30 A', 'H shore 20 A', 'Q shore 15 A', 'B shore, inverter on', 'D dead pedestal, inverting', 'L shore too low, inverting', 'X storage']],
-    'one supply' => [[Sample::survey('shore', '/supplies', ['only' => ['ratingA' => 20]])], false, ['0 nothing connected', 'S shore 20 A']],
-    'two generators' => [[
-        Sample::add('one', ['type' => 'generator', 'label' => 'Hold set', 'ratedW' => 2800, 'outletA' => 30, 'mount' => 'portable', 'bond' => 'bonded', 'reaches' => 'inlet']),
-        Sample::add('two', ['type' => 'generator', 'label' => 'Suitcase set', 'ratedW' => 1800, 'outletA' => 20, 'mount' => 'portable', 'bond' => 'floating', 'reaches' => 'inlet']),
-    ], false, ['0 nothing connected', 'S shore 30 A', 'H shore 20 A', 'Q shore 15 A', 'G generator', 'F suitcase set']],
-    'no shore at all' => [[Sample::choose('in_line'), ['kind' => 'survey_remove', 'component' => 'shore']], true, ['0 nothing connected', 'I inverting', 'X storage']],
+    'with an inverter' => [
+        [Sample::choose('in_line')],
+        true,
+        [
+            '0 nothing connected',
+            'I inverting',
+            'S shore 30 A',
+            'H shore 20 A',
+            'Q shore 15 A',
+            'B shore, inverter on',
+            'D dead pedestal, inverting',
+            'L shore too low, inverting',
+            'X storage',
+        ],
+    ],
+    'one supply' => [
+        [Sample::survey('shore', '/supplies', ['only' => ['ratingA' => 20]])],
+        false,
+        ['0 nothing connected', 'S shore 20 A'],
+    ],
+    'two generators' => [
+        [
+            Sample::add('one', [
+                'type' => 'generator',
+                'label' => 'Hold set',
+                'ratedW' => 2800,
+                'outletA' => 30,
+                'mount' => 'portable',
+                'bond' => 'bonded',
+                'reaches' => 'inlet',
+            ]),
+            Sample::add('two', [
+                'type' => 'generator',
+                'label' => 'Suitcase set',
+                'ratedW' => 1800,
+                'outletA' => 20,
+                'mount' => 'portable',
+                'bond' => 'floating',
+                'reaches' => 'inlet',
+            ]),
+        ],
+        false,
+        ['0 nothing connected', 'S shore 30 A', 'H shore 20 A', 'Q shore 15 A', 'G generator', 'F suitcase set'],
+    ],
+    'no shore at all' => [
+        [Sample::choose('in_line'), ['kind' => 'survey_remove', 'component' => 'shore']],
+        true,
+        ['0 nothing connected', 'I inverting', 'X storage'],
+    ],
 ]);
 
-it('do not put the cord into an outlet that it merely reaches', function (bool $own, array $titles, string $plug): void {
-    $wire = fn(string $pole): array => ['type' => 'lead', 'label' => $pole, 'from' => $pole === 'positive' ? 'house.pos' : 'house.neg', 'to' => $pole === 'positive' ? 'spare.pos' : 'spare.neg', 'pole' => $pole, 'cable' => ['size' => 'awg:2/0', 'lengthM' => 1]];
-    $rig = Rigs::asFound(Rigs::job(
-        Sample::add('spare', ['type' => 'inverter', 'label' => 'Inverter', 'continuousW' => 1000, 'surgeW' => 2000, 'neutral' => 'bonded', 'efficiency' => 0.9, 'dcNominalV' => 12, 'cutOffV' => 10.5, 'idleW' => 10, 'output' => $own ? 'both' : 'receptacles', 'waveform' => 'sine', 'outletA' => 15, 'reaches' => 'inlet']),
-        Sample::add('spare_plus', $wire('positive')),
-        Sample::add('spare_minus', $wire('negative')),
-        ...($own ? [Sample::add('desk', [
-            'type' => 'circuit', 'label' => 'Desk', 'hot' => ['at' => 'spare', 'port' => 'ac_out'], 'neutral' => ['at' => 'spare', 'port' => 'ac_out'],
-            'cable' => ['size' => 'awg:14', 'lengthM' => 2], 'gfci' => 'none', 'place' => 'general', 'loads' => ['lamp' => ['label' => 'Lamp', 'watts' => 40, 'kind' => 'resistive']],
-        ])] : []),
-    ));
-    expect(array_column($rig->named, 'title'))->toBe($titles)
-        ->and($rig->named['inverting']->setting->controls['inlet.plug'])->toBe($plug);
+it('do not put the cord into an outlet that it merely reaches', function (
+    bool $own,
+    array $titles,
+    string $plug,
+): void {
+    $wire = fn(string $pole): array => [
+        'type' => 'lead',
+        'label' => $pole,
+        'from' => $pole === 'positive' ? 'house.pos' : 'house.neg',
+        'to' => $pole === 'positive' ? 'spare.pos' : 'spare.neg',
+        'pole' => $pole,
+        'cable' => ['size' => 'awg:2/0', 'lengthM' => 1],
+    ];
+    $rig = Rigs::asFound(
+        Rigs::job(
+            Sample::add('spare', [
+                'type' => 'inverter',
+                'label' => 'Inverter',
+                'continuousW' => 1000,
+                'surgeW' => 2000,
+                'neutral' => 'bonded',
+                'efficiency' => 0.9,
+                'dcNominalV' => 12,
+                'cutOffV' => 10.5,
+                'idleW' => 10,
+                'output' => $own ? 'both' : 'receptacles',
+                'waveform' => 'sine',
+                'outletA' => 15,
+                'reaches' => 'inlet',
+            ]),
+            Sample::add('spare_plus', $wire('positive')),
+            Sample::add('spare_minus', $wire('negative')),
+            ...$own
+                ? [
+                    Sample::add('desk', [
+                        'type' => 'circuit',
+                        'label' => 'Desk',
+                        'hot' => ['at' => 'spare', 'port' => 'ac_out'],
+                        'neutral' => ['at' => 'spare', 'port' => 'ac_out'],
+                        'cable' => ['size' => 'awg:14', 'lengthM' => 2],
+                        'gfci' => 'none',
+                        'place' => 'general',
+                        'loads' => ['lamp' => ['label' => 'Lamp', 'watts' => 40, 'kind' => 'resistive']],
+                    ]),
+                ]
+                : [],
+        ),
+    );
+    expect(array_column($rig->named, 'title'))
+        ->toBe($titles)
+        ->and($rig->named['inverting']->setting->controls['inlet.plug'])
+        ->toBe($plug);
 })->with([
-    'one with circuits of its own' => [true, ['nothing connected', 'inverting', 'shore 30 A', 'shore 20 A', 'shore 15 A', 'shore, inverter on', 'dead pedestal, inverting'], 'out'],
-    'one that feeds nothing else' => [false, ['nothing connected', 'inverting', 'shore 30 A', 'shore 20 A', 'shore 15 A', 'shore, inverter on'], 'spare'],
+    'one with circuits of its own' => [
+        true,
+        [
+            'nothing connected',
+            'inverting',
+            'shore 30 A',
+            'shore 20 A',
+            'shore 15 A',
+            'shore, inverter on',
+            'dead pedestal, inverting',
+        ],
+        'out',
+    ],
+    'one that feeds nothing else' => [
+        false,
+        ['nothing connected', 'inverting', 'shore 30 A', 'shore 20 A', 'shore 15 A', 'shore, inverter on'],
+        'spare',
+    ],
 ]);
 
 it('have a letter each', function (): void {
-    $letters = array_map(fn($s): string => $s->letter, array_values(Rigs::planned(Rigs::job(Sample::choose('in_line')))->named));
+    $letters = array_map(
+        fn($s): string => $s->letter,
+        array_values(Rigs::planned(Rigs::job(Sample::choose('in_line')))->named),
+    );
     expect(array_unique($letters))->toHaveCount(count($letters));
 });
 
@@ -62,32 +162,65 @@ it('set every control', function (): void {
 it('obey what people are told to remember, while inverting only', function (): void {
     $rig = Rigs::planned(Rigs::job(Sample::choose('in_line', ['converter' => 'by_hand'])));
     $breaker = fn(string $state): string => $rig->named[$state]->setting->controls['c_converter.breaker'];
-    expect($breaker('inverting'))->toBe('off')->and($breaker('dead_pedestal'))->toBe('off')->and($breaker('low_shore'))->toBe('off')->and($breaker('shore_s30'))->toBe('on')->and($breaker('shore_and_inverter'))->toBe('on');
+    expect($breaker('inverting'))
+        ->toBe('off')
+        ->and($breaker('dead_pedestal'))
+        ->toBe('off')
+        ->and($breaker('low_shore'))
+        ->toBe('off')
+        ->and($breaker('shore_s30'))
+        ->toBe('on')
+        ->and($breaker('shore_and_inverter'))
+        ->toBe('on');
 });
 
 it('leave an instruction\'s breaker among what is enumerated', function (): void {
-    $rig = Rigs::planned(Rigs::job(Sample::choose('in_line'), ['kind' => 'plan_fit', 'plan' => 'p', 'id' => 'remember', 'component' => ['type' => 'instruction', 'label' => 'Heater off', 'device' => 'c_water', 'while' => 'inverting']]));
-    expect($rig->engine->network->heldClosed)->not->toHaveKey('c_water.breaker')->toHaveKey('c_air.breaker')
-        ->and($rig->settled['inverting']->situation->liveness()['c_water']->kind)->toBe('dead')
-        ->and($rig->settled['shore_s30']->situation->liveness()['c_water']->kind)->toBe('works');
+    $rig = Rigs::planned(
+        Rigs::job(Sample::choose('in_line'), [
+            'kind' => 'plan_fit',
+            'plan' => 'p',
+            'id' => 'remember',
+            'component' => [
+                'type' => 'instruction',
+                'label' => 'Heater off',
+                'device' => 'c_water',
+                'while' => 'inverting',
+            ],
+        ]),
+    );
+    expect($rig->engine->network->heldClosed)
+        ->not->toHaveKey('c_water.breaker')
+        ->toHaveKey('c_air.breaker')
+        ->and($rig->settled['inverting']->situation->liveness()['c_water']->kind)
+        ->toBe('dead')
+        ->and($rig->settled['shore_s30']->situation->liveness()['c_water']->kind)
+        ->toBe('works');
 });
 
 describe('a network', function (): void {
     it('contracts what is fixed and keeps what opens', function (): void {
         $rig = Rigs::planned(Rigs::job(Sample::choose('in_line')));
         $net = $rig->engine->network->net;
-        expect($net['inlet.pin_l'])->toBe($net['inverter.ac_in.l'])
-            ->and($net['main_panel.bus'])->toBe($net['c_air.l'])
-            ->and($net['inverter.ac_in.l'])->not->toBe($net['inverter.ac_out.l'])
-            ->and($net['main_panel.neutral_bar'])->not->toBe($net['main_panel.ground_bar']);
+        expect($net['inlet.pin_l'])
+            ->toBe($net['inverter.ac_in.l'])
+            ->and($net['main_panel.bus'])
+            ->toBe($net['c_air.l'])
+            ->and($net['inverter.ac_in.l'])
+            ->not->toBe($net['inverter.ac_out.l'])
+            ->and($net['main_panel.neutral_bar'])
+            ->not->toBe($net['main_panel.ground_bar']);
     });
 
     it('gives poles that move together one bit', function (): void {
         $network = Rigs::planned(Rigs::job(Sample::choose('in_line')))->engine->network;
-        expect($network->bitOf['inverter.pass_l'])->toBe($network->bitOf['inverter.pass_n'])
-            ->and($network->bitOf['inverter.pass_l'])->not->toBe($network->bitOf['inverter.bond_relay'])
-            ->and($network->bitOf['inlet.mate_s30_l'])->toBe($network->bitOf['inlet.mate_s30_g'])
-            ->and($network->bitOf['shore.service_bond'])->toBe(-1);
+        expect($network->bitOf['inverter.pass_l'])
+            ->toBe($network->bitOf['inverter.pass_n'])
+            ->and($network->bitOf['inverter.pass_l'])
+            ->not->toBe($network->bitOf['inverter.bond_relay'])
+            ->and($network->bitOf['inlet.mate_s30_l'])
+            ->toBe($network->bitOf['inlet.mate_s30_g'])
+            ->and($network->bitOf['shore.service_bond'])
+            ->toBe(-1);
     });
 
     it('joins roots by closed bits only', function (): void {
@@ -102,7 +235,10 @@ describe('a network', function (): void {
 
     it('keeps everything when asked not to reduce', function (): void {
         $graph = Rigs::asFound(Rigs::job())->graph;
-        expect((new Contraction($graph, reduce: false))->heldClosed)->toBe([])->and(count((new Contraction($graph, reduce: false))->kept))->toBeGreaterThan(count((new Contraction($graph))->kept));
+        expect((new Contraction($graph, reduce: false))->heldClosed)
+            ->toBe([])
+            ->and(count((new Contraction($graph, reduce: false))->kept))
+            ->toBeGreaterThan(count((new Contraction($graph))->kept));
     });
 });
 
@@ -111,17 +247,30 @@ describe('controls', function (): void {
         $rig = Rigs::planned(Rigs::job(Sample::choose('in_line')));
         $enumeration = new Enumeration($rig->engine);
         $positions = fn(string $id): array => $enumeration->positions($rig->graph->devices[$id]);
-        expect($positions('inlet.plug'))->toBe(['out', 's30'])->and($positions('inverter.mode'))->toBe(['off', 'charge', 'on'])->and($positions('disconnect.handle'))->toBe(['on', 'off']);
+        expect($positions('inlet.plug'))
+            ->toBe(['out', 's30'])
+            ->and($positions('inverter.mode'))
+            ->toBe(['off', 'charge', 'on'])
+            ->and($positions('disconnect.handle'))
+            ->toBe(['on', 'off']);
     });
 
     it('change one at a time', function (): void {
         $setting = new Setting(['a' => 'x', 'b' => 'y'], ['s' => 'good']);
-        expect($setting->with('a', 'z')->controls)->toEqualCanonicalizing(['a' => 'z', 'b' => 'y'])->and($setting->controls['a'])->toBe('x')->and($setting->with('a', 'z')->surroundings)->toBe(['s' => 'good']);
+        expect($setting->with('a', 'z')->controls)
+            ->toEqualCanonicalizing(['a' => 'z', 'b' => 'y'])
+            ->and($setting->controls['a'])
+            ->toBe('x')
+            ->and($setting->with('a', 'z')->surroundings)
+            ->toBe(['s' => 'good']);
     });
 });
 
 it('knows every single failure of the relays, in words', function (): void {
-    $words = array_map(fn(Failure $f): string => trim("{$f->words} {$f->pole}"), Failure::ofNetwork(Rigs::planned(Rigs::job(Sample::choose('in_line')))->engine->network));
+    $words = array_map(
+        fn(Failure $f): string => trim("{$f->words} {$f->pole}"),
+        Failure::ofNetwork(Rigs::planned(Rigs::job(Sample::choose('in_line')))->engine->network),
+    );
     expect($words)->toBe([
         'pass-through contacts of Inverter/charger 3000 VA welded closed hot pole',
         'pass-through contacts of Inverter/charger 3000 VA welded closed',
@@ -141,6 +290,10 @@ it('knows every single failure of the relays, in words', function (): void {
 
 it('examines a rig with nothing in it', function (): void {
     $rig = Rigs::asFound(JobFile::blank('x'));
-    expect(array_keys($rig->named))->toBe(['nothing'])->and($rig->settled['nothing']->situation->liveness())->toBe([])
-        ->and(array_map(fn($f): string => $f->hit->key, (new Hollin\Core\Rules\Judge($rig))->findings))->toBe(['no scenario']);
+    expect(array_keys($rig->named))
+        ->toBe(['nothing'])
+        ->and($rig->settled['nothing']->situation->liveness())
+        ->toBe([])
+        ->and(array_map(fn($f): string => $f->hit->key, (new Hollin\Core\Rules\Judge($rig))->findings))
+        ->toBe(['no scenario']);
 });

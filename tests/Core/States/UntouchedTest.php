@@ -31,12 +31,16 @@ function movedUntouched(Examination $rig, ?Failure $failure = null, int $most = 
         foreach (count($free) > 1 ? [...$moves, $free] : $moves as $ids) {
             $moved = $setting;
             foreach ($ids as $id) {
-                $others = array_values(array_diff($rig->graph->devices[$id]->positionNames(), [$setting->controls[$id]]));
+                $others = array_values(
+                    array_diff($rig->graph->devices[$id]->positionNames(), [$setting->controls[$id]]),
+                );
                 $moved = $moved->with($id, $others[$n % count($others)]);
             }
             $end = $rig->engine->settle($moved, [], $failure);
-            expect($hazards->of($end->situation))->toEqualCanonicalizing($own, implode(' and ', $ids))
-                ->and(array_intersect_key($end->positions, $automatic))->toBe(array_intersect_key($settled->positions, $automatic));
+            expect($hazards->of($end->situation))
+                ->toEqualCanonicalizing($own, implode(' and ', $ids))
+                ->and(array_intersect_key($end->positions, $automatic))
+                ->toBe(array_intersect_key($settled->positions, $automatic));
             $tried++;
         }
     }
@@ -51,12 +55,14 @@ it('names controls that may stand as they like', function (Closure $rig, bool $h
         $tried += movedUntouched($rig, $failure, 25);
     }
     expect($tried > 0)->toBe($has);
-})->with(fn() => [
-    'largest demo rig in line' => [fn() => Rigs::planned(Rigs::demo('tideline'), 'line'), true],
-    'its cord into the inverter' => [fn() => Rigs::planned(Rigs::demo('tideline'), 'cord'), true],
-    'first demo rig' => [fn() => Rigs::planned(Rigs::demo('grafting'), 'panel'), true],
-    ...array_map(fn(int $seed) => [fn() => Rigs::planned(Rigs::varied($seed)), true], range(1, 6)),
-]);
+})->with(
+    fn() => [
+        'largest demo rig in line' => [fn() => Rigs::planned(Rigs::demo('tideline'), 'line'), true],
+        'its cord into the inverter' => [fn() => Rigs::planned(Rigs::demo('tideline'), 'cord'), true],
+        'first demo rig' => [fn() => Rigs::planned(Rigs::demo('grafting'), 'panel'), true],
+        ...array_map(fn(int $seed) => [fn() => Rigs::planned(Rigs::varied($seed)), true], range(1, 6)),
+    ],
+);
 
 it('names none that anything reaches on drawn rigs', function (int $first): void {
     $tried = 0;
@@ -68,7 +74,9 @@ it('names none that anything reaches on drawn rigs', function (int $first): void
         }
     }
     expect($tried)->toBeGreaterThan(100);
-})->with([1, 11, 21, 31])->group('drawn');
+})
+    ->with([1, 11, 21, 31])
+    ->group('drawn');
 
 it('does not name what a source or an automatic device goes by, nor the battery side', function (): void {
     $rig = Rigs::planned(Rigs::demo('tideline'), 'line');
@@ -77,6 +85,7 @@ it('does not name what a source or an automatic device goes by, nor the battery 
     foreach ($rig->settled as $settled) {
         $named += $untouched->of($settled);
     }
-    expect($named)->toHaveKeys(['bypass.handle', 'c_converter.breaker', 'main_panel.main'])
+    expect($named)
+        ->toHaveKeys(['bypass.handle', 'c_converter.breaker', 'main_panel.main'])
         ->not->toHaveKeys(['inverter.mode', 'guard.bypass', 'genset.run', 'inverter.relay']);
 });

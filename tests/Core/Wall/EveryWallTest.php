@@ -18,13 +18,24 @@ function everyPlanned(): array
     $made = [];
     foreach (Arrangements::all() as $id => $class) {
         foreach (array_keys($class::options()['converter']->choices ?? ['left' => '']) as $fate) {
-            $options = ['converter' => $fate, 'continuousW' => 2000, 'circuits' => ['c_outlets' => true, 'c_wet' => true], 'circuit' => 'c_outlets', 'outputNeutral' => 'bonded'];
+            $options = [
+                'converter' => $fate,
+                'continuousW' => 2000,
+                'circuits' => ['c_outlets' => true, 'c_wet' => true],
+                'circuit' => 'c_outlets',
+                'outputNeutral' => 'bonded',
+            ];
             $known = array_intersect_key($options, $class::options() + ['circuits' => true]);
             if ($id !== 'subpanel') {
                 unset($known['circuits']);
             }
             $room = $id === 'back_fed' ? [Sample::survey('main_panel', '/slots', 12)] : [];
-            $made["{$id}, converter {$fate}"] = [fn() => Rigs::job(...$room, ...[['kind' => 'choose_arrangement', 'plan' => 'p', 'recipe' => $id, 'options' => $known]])];
+            $made["{$id}, converter {$fate}"] = [
+                fn() => Rigs::job(
+                    ...$room,
+                    ...[['kind' => 'choose_arrangement', 'plan' => 'p', 'recipe' => $id, 'options' => $known]],
+                ),
+            ];
         }
     }
     $made['the map archive'] = [fn() => Rigs::demo('archive')];
@@ -39,21 +50,33 @@ it('draws every part once, every cable between parts that are there', function (
         $answer = $answers->answer($view['hash']);
         $wall = json_decode((string) json_encode($answer['wall']), true);
         foreach ($wall['plates'] as $id => $plate) {
-            expect($plate['label'])->not->toBe('', $id)->and($plate['lines'])->toBeArray()->and(isset($answer['labels'][(string) preg_replace('/__outlets$/', '', $id)]))->toBeTrue($id);
+            expect($plate['label'])
+                ->not->toBe('', $id)
+                ->and($plate['lines'])
+                ->toBeArray()
+                ->and(isset($answer['labels'][(string) preg_replace('/__outlets$/', '', $id)]))
+                ->toBeTrue($id);
         }
         $links = array_column($wall['links'], 'id');
         expect(count(array_unique($links)))->toBe(count($links));
         foreach ($wall['links'] as $link) {
             foreach (['from', 'to'] as $end) {
                 $at = $link[$end]['c'];
-                expect(isset($wall['plates'][$at]) || in_array($at, ['frame', 'earth'], true))->toBeTrue("{$view['id']}: {$link['id']} {$end} {$at}");
+                expect(isset($wall['plates'][$at]) || in_array($at, ['frame', 'earth'], true))->toBeTrue(
+                    "{$view['id']}: {$link['id']} {$end} {$at}",
+                );
                 if (isset($link[$end]['row'])) {
                     expect(array_column($wall['trays'][$at]['rows'], 'circuit'))->toContain($link[$end]['row']);
                 }
             }
         }
         foreach ($wall['trays'] as $tray => $contents) {
-            $places = array_map(fn(array $r): string => $r['slot'] . $r['half'] . ($r['kind'] === 'circuit' && ($r['indent'] ?? 0) > 0 ? $r['circuit'] : ''), array_filter($contents['rows'], fn(array $r): bool => $r['slot'] > 0 && $r['kind'] !== 'free'));
+            $places = array_map(
+                fn(array $r): string => $r['slot'] .
+                    $r['half'] .
+                    ($r['kind'] === 'circuit' && ($r['indent'] ?? 0) > 0 ? $r['circuit'] : ''),
+                array_filter($contents['rows'], fn(array $r): bool => $r['slot'] > 0 && $r['kind'] !== 'free'),
+            );
             expect(count(array_unique($places)))->toBe(count($places), $tray);
         }
     }
@@ -73,8 +96,10 @@ it('paints every cable, circuit and device in every state, as the table says', f
             }
             foreach ($answer['table'] as $row) {
                 $cell = $row['cells'][$state['id']];
-                expect($paint['circuits'][$row['circuit']]['kind'])->toBe($cell['kind'], "{$row['label']} in {$state['title']}")
-                    ->and($paint['circuits'][$row['circuit']]['source'])->toBe($cell['source']);
+                expect($paint['circuits'][$row['circuit']]['kind'])
+                    ->toBe($cell['kind'], "{$row['label']} in {$state['title']}")
+                    ->and($paint['circuits'][$row['circuit']]['source'])
+                    ->toBe($cell['source']);
             }
             foreach ($answer['controls'] as $control) {
                 $at = $paint['positions'][$control['id']]['position'] ?? null;
@@ -98,7 +123,12 @@ it('counts a finding where its witness says, and lights parts that are there', f
                 expect(isset($answer['labels'][$component]))->toBeTrue("{$finding['title']} names {$component}");
             }
             foreach ($finding['figures'] as $figure) {
-                expect($figure['unit'])->toBeString()->and(trim($figure['arithmetic']))->not->toBe('')->and(trim($figure['source']))->not->toBe('');
+                expect($figure['unit'])
+                    ->toBeString()
+                    ->and(trim($figure['arithmetic']))
+                    ->not->toBe('')
+                    ->and(trim($figure['source']))
+                    ->not->toBe('');
             }
         }
     }

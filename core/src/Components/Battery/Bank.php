@@ -29,16 +29,23 @@ final class Bank extends Component
     public static function fields(): array
     {
         return [
-            'chemistry' => Field::choice('Chemistry', array_combine(
-                array_map(fn(Chemistry $c): string => $c->value, Chemistry::cases()),
-                array_map(fn(Chemistry $c): string => $c->label(), Chemistry::cases()),
-            )),
+            'chemistry' => Field::choice(
+                'Chemistry',
+                array_combine(
+                    array_map(fn(Chemistry $c): string => $c->value, Chemistry::cases()),
+                    array_map(fn(Chemistry $c): string => $c->label(), Chemistry::cases()),
+                ),
+            ),
             'unitV' => Field::number('Nominal voltage of one battery', 'V', 6, 52),
             'unitAh' => Field::number('Capacity of one battery', 'Ah', 5, 1000)->surveyed(),
             'series' => Field::integer('In series', 1, 8),
             'parallel' => Field::integer('In parallel', 1, 8),
-            'unitMilliohm' => Field::number('Internal resistance of one battery', 'mΩ', 0.2, 60)->optional()->surveyed(),
-            'bmsContinuousA' => Field::number('BMS limit of one battery, continuous', 'A', 5, 1000)->optional()->surveyed(),
+            'unitMilliohm' => Field::number('Internal resistance of one battery', 'mΩ', 0.2, 60)
+                ->optional()
+                ->surveyed(),
+            'bmsContinuousA' => Field::number('BMS limit of one battery, continuous', 'A', 5, 1000)
+                ->optional()
+                ->surveyed(),
             'bmsPeakA' => Field::number('BMS limit of one battery, peak', 'A', 5, 3000)->optional()->surveyed(),
         ];
     }
@@ -77,39 +84,49 @@ final class Bank extends Component
     {
         $unit = $this->values->numberOrNull('unitMilliohm');
         $assumed = $unit === null;
-        $ohm = $unit !== null
-            ? $unit / 1000
-            : $this->chemistry()->typicalOhm($this->values->number('unitAh')) * $this->values->number('unitV') / 12.0;
+        $ohm =
+            $unit !== null
+                ? $unit / 1000
+                : ($this->chemistry()->typicalOhm($this->values->number('unitAh')) * $this->values->number('unitV')) /
+                    12.0;
 
-        return [$ohm * $this->values->integer('series', 1) / $this->parallel(), $assumed];
+        return [($ohm * $this->values->integer('series', 1)) / $this->parallel(), $assumed];
     }
 
     public function compile(Graph $graph, Rig $rig): void
     {
         [$ohm, $assumed] = $this->resistance();
-        $each = fn(string $name): ?float => ($one = $this->values->numberOrNull($name)) === null ? null : $one * $this->parallel();
-        $graph->battery(new Battery(
-            "{$this->id}.cells",
-            $this->id,
-            "{$this->id}.pos",
-            "{$this->id}.neg",
-            $this->chemistry(),
-            $this->ratedV(),
-            $this->capacityAh(),
-            $this->parallel(),
-            $ohm,
-            $assumed,
-            $each('bmsContinuousA'),
-            $each('bmsPeakA'),
-            $this->values->basis('bmsContinuousA') === Basis::Assumed,
-            $this->chemistry() === Chemistry::Lfp || $this->values->has('bmsContinuousA'),
-        ));
+        $each = fn(string $name): ?float => ($one = $this->values->numberOrNull($name)) === null
+            ? null
+            : $one * $this->parallel();
+        $graph->battery(
+            new Battery(
+                "{$this->id}.cells",
+                $this->id,
+                "{$this->id}.pos",
+                "{$this->id}.neg",
+                $this->chemistry(),
+                $this->ratedV(),
+                $this->capacityAh(),
+                $this->parallel(),
+                $ohm,
+                $assumed,
+                $each('bmsContinuousA'),
+                $each('bmsPeakA'),
+                $this->values->basis('bmsContinuousA') === Basis::Assumed,
+                $this->chemistry() === Chemistry::Lfp || $this->values->has('bmsContinuousA'),
+            ),
+        );
     }
 
     public function plate(): Plate
     {
         return new Plate('deck', 'bank', 0, [
-            sprintf('%d × %g Ah', $this->parallel() * $this->values->integer('series', 1), $this->values->number('unitAh')),
+            sprintf(
+                '%d × %g Ah',
+                $this->parallel() * $this->values->integer('series', 1),
+                $this->values->number('unitAh'),
+            ),
             sprintf('%s · %g V', $this->chemistry()->label(), $this->ratedV()),
         ]);
     }

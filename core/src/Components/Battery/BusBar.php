@@ -28,7 +28,9 @@ final class BusBar extends Component
     {
         return [
             'pole' => Field::choice('Pole', ['positive' => 'positive', 'negative' => 'negative']),
-            'ratingA' => Field::number('Rating', 'A', 10, 1000)->optional()->note('leave out when none is marked: no marking means not rated'),
+            'ratingA' => Field::number('Rating', 'A', 10, 1000)
+                ->optional()
+                ->note('leave out when none is marked: no marking means not rated'),
         ];
     }
 

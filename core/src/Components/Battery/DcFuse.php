@@ -33,10 +33,13 @@ final class DcFuse extends Component
     public static function fields(): array
     {
         return [
-            'family' => Field::choice('Family', array_combine(
-                array_map(fn(FuseFamily $f): string => $f->value, FuseFamily::cases()),
-                array_map(fn(FuseFamily $f): string => $f->label(), FuseFamily::cases()),
-            )),
+            'family' => Field::choice(
+                'Family',
+                array_combine(
+                    array_map(fn(FuseFamily $f): string => $f->value, FuseFamily::cases()),
+                    array_map(fn(FuseFamily $f): string => $f->label(), FuseFamily::cases()),
+                ),
+            ),
             'ratingA' => Field::number('Rating', 'A', 1, 750)->surveyed(),
         ];
     }
@@ -58,7 +61,21 @@ final class DcFuse extends Component
 
     public function compile(Graph $graph, Rig $rig): void
     {
-        $graph->conductor("{$this->id}.link", $this->id, "{$this->id}.in", "{$this->id}.out", Role::DcPositive, rating: new Rating($this->ratingA(), $this->family() === FuseFamily::ThermalBreaker ? 'breaker' : 'fuse', true, $this->family(), $this->values->basis('ratingA') === Basis::Assumed), ohm: self::DROP_V / $this->ratingA());
+        $graph->conductor(
+            "{$this->id}.link",
+            $this->id,
+            "{$this->id}.in",
+            "{$this->id}.out",
+            Role::DcPositive,
+            rating: new Rating(
+                $this->ratingA(),
+                $this->family() === FuseFamily::ThermalBreaker ? 'breaker' : 'fuse',
+                true,
+                $this->family(),
+                $this->values->basis('ratingA') === Basis::Assumed,
+            ),
+            ohm: self::DROP_V / $this->ratingA(),
+        );
     }
 
     public function plate(): Plate

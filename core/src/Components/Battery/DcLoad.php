@@ -21,13 +21,18 @@ final class DcLoad extends Component
 
     public static function summary(): string
     {
-        return 'A DC user fed by leads of its own: gas or CO detector, breakaway brakes, or another. Detectors must be live while people are on board, brakes while towing. Terminals: pos, neg.';
+        return 'A DC user fed by leads of its own: gas or CO detector, breakaway brakes, or another. Detectors must ' .
+            'be live while people are on board, brakes while towing. Terminals: pos, neg.';
     }
 
     public static function fields(): array
     {
         return [
-            'use' => Field::choice('Use', ['detector' => 'gas or CO detector', 'breakaway' => 'breakaway brakes', 'other' => 'other']),
+            'use' => Field::choice('Use', [
+                'detector' => 'gas or CO detector',
+                'breakaway' => 'breakaway brakes',
+                'other' => 'other',
+            ]),
             'amps' => Field::number('Draw', 'A', 0, 60)->surveyed(),
         ];
     }
@@ -44,11 +49,31 @@ final class DcLoad extends Component
 
     public function compile(Graph $graph, Rig $rig): void
     {
-        $graph->user(new Load($this->id, '', $this->label(), "{$this->id}.pos", "{$this->id}.neg", 0.0, 1.0, 0.0, true, false, 'constant', component: $this->id, direct: true, amps: $this->values->number('amps'), safety: $this->isLifeSafety() ? $this->values->text('use') : ''));
+        $graph->user(
+            new Load(
+                $this->id,
+                '',
+                $this->label(),
+                "{$this->id}.pos",
+                "{$this->id}.neg",
+                0.0,
+                1.0,
+                0.0,
+                true,
+                false,
+                'constant',
+                component: $this->id,
+                direct: true,
+                amps: $this->values->number('amps'),
+                safety: $this->isLifeSafety() ? $this->values->text('use') : '',
+            ),
+        );
     }
 
     public function plate(): Plate
     {
-        return new Plate('deck', 'bar', 6, [sprintf('%g A%s', $this->values->number('amps'), $this->isLifeSafety() ? ' · life safety' : '')]);
+        return new Plate('deck', 'bar', 6, [
+            sprintf('%g A%s', $this->values->number('amps'), $this->isLifeSafety() ? ' · life safety' : ''),
+        ]);
     }
 }

@@ -24,12 +24,16 @@ final class DcPanel extends Component
 
     public static function summary(): string
     {
-        return 'The 12 V fuse panel, often in one box with the AC panel. Terminals: pos, neg, fused (behind a branch fuse, 15 A unless said).';
+        return 'The 12 V fuse panel, often in one box with the AC panel. Terminals: pos, neg, fused (behind a ' .
+            'branch fuse, 15 A unless said).';
     }
 
     public static function fields(): array
     {
-        return ['loadA' => Field::number('Usual running load', 'A', 0, 120)->surveyed(), 'branchFuseA' => Field::number('Branch fuses', 'A', 1, 40)->optional()];
+        return [
+            'loadA' => Field::number('Usual running load', 'A', 0, 120)->surveyed(),
+            'branchFuseA' => Field::number('Branch fuses', 'A', 1, 40)->optional(),
+        ];
     }
 
     public function leadTerminals(): array
@@ -45,8 +49,38 @@ final class DcPanel extends Component
 
     public function compile(Graph $graph, Rig $rig): void
     {
-        $graph->user(new Load($this->id, '', $this->label(), "{$this->id}.pos", "{$this->id}.neg", 0.0, 1.0, 0.0, true, false, 'constant', component: $this->id, direct: true, amps: $this->values->number('loadA')));
-        $graph->conductor("{$this->id}.branch", $this->id, "{$this->id}.pos", "{$this->id}.fused", Role::DcPositive, rating: new Rating($this->branchFuseA(), 'fuse', true, FuseFamily::Blade, !$this->values->has('branchFuseA')));
+        $graph->user(
+            new Load(
+                $this->id,
+                '',
+                $this->label(),
+                "{$this->id}.pos",
+                "{$this->id}.neg",
+                0.0,
+                1.0,
+                0.0,
+                true,
+                false,
+                'constant',
+                component: $this->id,
+                direct: true,
+                amps: $this->values->number('loadA'),
+            ),
+        );
+        $graph->conductor(
+            "{$this->id}.branch",
+            $this->id,
+            "{$this->id}.pos",
+            "{$this->id}.fused",
+            Role::DcPositive,
+            rating: new Rating(
+                $this->branchFuseA(),
+                'fuse',
+                true,
+                FuseFamily::Blade,
+                !$this->values->has('branchFuseA'),
+            ),
+        );
     }
 
     public function plate(): Plate

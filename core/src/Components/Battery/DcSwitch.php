@@ -24,7 +24,8 @@ final class DcSwitch extends Component
 
     public static function summary(): string
     {
-        return 'A battery disconnect, usually in the positive; one in the negative leaves every positive live. Terminals: in, out.';
+        return 'A battery disconnect, usually in the positive; one in the negative leaves every positive live. ' .
+            'Terminals: in, out.';
     }
 
     public static function fields(): array
@@ -44,8 +45,26 @@ final class DcSwitch extends Component
 
     public function compile(Graph $graph, Rig $rig): void
     {
-        $graph->device(new Device("{$this->id}.handle", $this->id, $this->label(), 'disconnect', ['on' => 'closed', 'off' => 'open'], 'on'));
-        $graph->contact("{$this->id}.pole", $this->id, "{$this->id}.in", "{$this->id}.out", Role::DcPositive, "{$this->id}.handle", ['on'], new Rating($this->ratingA(), 'switch', assumed: $this->values->basis('ratingA') === Basis::Assumed));
+        $graph->device(
+            new Device(
+                "{$this->id}.handle",
+                $this->id,
+                $this->label(),
+                'disconnect',
+                ['on' => 'closed', 'off' => 'open'],
+                'on',
+            ),
+        );
+        $graph->contact(
+            "{$this->id}.pole",
+            $this->id,
+            "{$this->id}.in",
+            "{$this->id}.out",
+            Role::DcPositive,
+            "{$this->id}.handle",
+            ['on'],
+            new Rating($this->ratingA(), 'switch', assumed: $this->values->basis('ratingA') === Basis::Assumed),
+        );
     }
 
     public function plate(): Plate

@@ -31,7 +31,15 @@ final class FrameBond extends Component
 
     public function compile(Graph $graph, Rig $rig): void
     {
-        $graph->conductor("{$this->id}.strap", $this->id, $this->values->text('from'), 'frame', Role::PE, $this->values->cable('cable'), Purpose::Bonding);
+        $graph->conductor(
+            "{$this->id}.strap",
+            $this->id,
+            $this->values->text('from'),
+            'frame',
+            Role::PE,
+            $this->values->cable('cable'),
+            Purpose::Bonding,
+        );
     }
 
     public function referenceProblems(array $others): array

@@ -56,7 +56,14 @@ final class Lead extends Component
 
     public function compile(Graph $graph, Rig $rig): void
     {
-        $graph->conductor("{$this->id}.wire", $this->id, $this->from(), $this->to(), $this->isPositive() ? Role::DcPositive : Role::DcNegative, $this->cable());
+        $graph->conductor(
+            "{$this->id}.wire",
+            $this->id,
+            $this->from(),
+            $this->to(),
+            $this->isPositive() ? Role::DcPositive : Role::DcNegative,
+            $this->cable(),
+        );
     }
 
     public function referenceProblems(array $others): array
@@ -77,6 +84,18 @@ final class Lead extends Component
         }
         $known = $at->leadTerminals();
 
-        return in_array($terminal, $known, true) ? [] : [[$pointer, sprintf('"%s" is not a DC terminal of %s; it has: %s.', $terminal, $at->label(), implode(', ', $known) ?: 'none')]];
+        return in_array($terminal, $known, true)
+            ? []
+            : [
+                [
+                    $pointer,
+                    sprintf(
+                        '"%s" is not a DC terminal of %s; it has: %s.',
+                        $terminal,
+                        $at->label(),
+                        implode(', ', $known) ?: 'none',
+                    ),
+                ],
+            ];
     }
 }

@@ -40,7 +40,15 @@ final class Shunt extends Component
 
     public function compile(Graph $graph, Rig $rig): void
     {
-        $graph->conductor("{$this->id}.element", $this->id, "{$this->id}.battery", "{$this->id}.load", Role::DcNegative, rating: new Rating($this->values->number('ratingA'), 'shunt'), ohm: self::DROP_V / $this->values->number('ratingA'));
+        $graph->conductor(
+            "{$this->id}.element",
+            $this->id,
+            "{$this->id}.battery",
+            "{$this->id}.load",
+            Role::DcNegative,
+            rating: new Rating($this->values->number('ratingA'), 'shunt'),
+            ohm: self::DROP_V / $this->values->number('ratingA'),
+        );
     }
 
     public function plate(): Plate

@@ -29,7 +29,8 @@ final class Converter extends Component
 
     public static function summary(): string
     {
-        return 'The factory converter: 120 V in, 12 V out. Fed by a circuit ("feeds") or by its plug in a circuit\'s receptacle. Port: ac_in. DC terminals: pos, neg.';
+        return 'The factory converter: 120 V in, 12 V out. Fed by a circuit ("feeds") or by its plug in a ' .
+            'circuit\'s receptacle. Port: ac_in. DC terminals: pos, neg.';
     }
 
     public static function fields(): array
@@ -40,8 +41,16 @@ final class Converter extends Component
             'efficiency' => Field::number('Efficiency', '', 0.5, 0.98)->surveyed(),
             'powerFactor' => Field::number('Power factor', '', 0.4, 1)->optional(),
             'idleW' => Field::number('Draw with nothing to charge', 'W', 0, 60)->optional(),
-            'mount' => Field::choice('Mount', ['in_panel' => 'in the panel', 'separate' => 'separate', 'charger' => 'plug-in charger']),
-            'profile' => Field::choice('Charging profile', ['lead' => 'lead', 'lithium' => 'lithium', 'chosen' => 'adjustable, set to the bank'])->optional(),
+            'mount' => Field::choice('Mount', [
+                'in_panel' => 'in the panel',
+                'separate' => 'separate',
+                'charger' => 'plug-in charger',
+            ]),
+            'profile' => Field::choice('Charging profile', [
+                'lead' => 'lead',
+                'lithium' => 'lithium',
+                'chosen' => 'adjustable, set to the bank',
+            ])->optional(),
             'plug' => Field::ref('Circuit whose receptacle it is plugged into')->optional(),
         ];
     }
@@ -79,7 +88,7 @@ final class Converter extends Component
     /** Input at full output, W. */
     public function inputW(): float
     {
-        return $this->outputA() * $this->outputV() / $this->efficiency();
+        return ($this->outputA() * $this->outputV()) / $this->efficiency();
     }
 
     public function inputA(): float
@@ -92,41 +101,62 @@ final class Converter extends Component
         $in = Port::named("{$this->id}.ac_in");
         $plug = $this->values->text('plug');
         if ($plug !== '') {
-            $graph->device(new Device("{$this->id}.plug", $this->id, $this->label(), 'plug', ['in' => 'plugged in', 'out' => 'unplugged'], 'in'));
+            $graph->device(
+                new Device(
+                    "{$this->id}.plug",
+                    $this->id,
+                    $this->label(),
+                    'plug',
+                    ['in' => 'plugged in', 'out' => 'unplugged'],
+                    'in',
+                ),
+            );
             foreach (['l' => Role::L1, 'n' => Role::N, 'g' => Role::PE] as $pole => $role) {
-                $graph->contact("{$this->id}.plug_{$pole}", $this->id, "{$plug}.{$pole}", "{$this->id}.ac_in.{$pole}", $role, "{$this->id}.plug", ['in']);
+                $graph->contact(
+                    "{$this->id}.plug_{$pole}",
+                    $this->id,
+                    "{$plug}.{$pole}",
+                    "{$this->id}.ac_in.{$pole}",
+                    $role,
+                    "{$this->id}.plug",
+                    ['in'],
+                );
             }
         }
         $graph->terminal($in->hot, $in->neutral);
         $graph->conductor("{$this->id}.case", $this->id, $in->ground, 'frame', Role::PE);
-        $graph->source(new Source(
-            "{$this->id}.output",
-            $this->id,
-            $this->label(),
-            'C',
-            'dc',
-            false,
-            "{$this->id}.pos",
-            "{$this->id}.neg",
-            'frame',
-            $this->outputV(),
-            $this->outputA(),
-            runsOnAc: [$in->hot, $in->neutral],
-        ));
-        $graph->converter(new PowerConverter(
-            "{$this->id}.output",
-            $this->id,
-            PowerConverter::CHARGER,
-            [$in->hot, $in->neutral],
-            ["{$this->id}.pos", "{$this->id}.neg"],
-            $this->outputV(),
-            $this->outputA(),
-            $this->efficiency(),
-            $this->values->number('idleW', self::IDLE_W),
-            $this->values->number('powerFactor', 1.0),
-            nominalV: self::nominalOf($this->outputV()),
-            profile: $this->values->text('profile'),
-        ));
+        $graph->source(
+            new Source(
+                "{$this->id}.output",
+                $this->id,
+                $this->label(),
+                'C',
+                'dc',
+                false,
+                "{$this->id}.pos",
+                "{$this->id}.neg",
+                'frame',
+                $this->outputV(),
+                $this->outputA(),
+                runsOnAc: [$in->hot, $in->neutral],
+            ),
+        );
+        $graph->converter(
+            new PowerConverter(
+                "{$this->id}.output",
+                $this->id,
+                PowerConverter::CHARGER,
+                [$in->hot, $in->neutral],
+                ["{$this->id}.pos", "{$this->id}.neg"],
+                $this->outputV(),
+                $this->outputA(),
+                $this->efficiency(),
+                $this->values->number('idleW', self::IDLE_W),
+                $this->values->number('powerFactor', 1.0),
+                nominalV: self::nominalOf($this->outputV()),
+                profile: $this->values->text('profile'),
+            ),
+        );
     }
 
     /** The 12 V system a charging voltage belongs to. */
@@ -137,7 +167,10 @@ final class Converter extends Component
 
     public function plate(): Plate
     {
-        return new Plate('straddle', 'body', 1, [sprintf('%g A · %.1f V', $this->outputA(), $this->outputV()), ['in_panel' => 'in the panel', 'charger' => 'plug-in charger'][$this->values->text('mount')] ?? 'separate']);
+        return new Plate('straddle', 'body', 1, [
+            sprintf('%g A · %.1f V', $this->outputA(), $this->outputV()),
+            ['in_panel' => 'in the panel', 'charger' => 'plug-in charger'][$this->values->text('mount')] ?? 'separate',
+        ]);
     }
 
     public function referenceProblems(array $others): array

@@ -23,7 +23,9 @@ final class Inverter extends Inverting
 
     public static function summary(): string
     {
-        return 'A stand-alone inverter with receptacles, a hard-wired output or both. Its neutral is bonded, floats, or each output stands at half the voltage from the case; not known counts as half. Port: ac_out. DC terminals: pos, neg.';
+        return 'A stand-alone inverter with receptacles, a hard-wired output or both. Its neutral is bonded, ' .
+            'floats, or each output stands at half the voltage from the case; not known counts as half. Port: ' .
+            'ac_out. DC terminals: pos, neg.';
     }
 
     public static function fields(): array
@@ -36,9 +38,16 @@ final class Inverter extends Inverting
             'cutOffV' => Field::number('Low-voltage cut-off', 'V', 9, 46),
             'idleW' => Field::number('Idle draw', 'W', 0, 100),
             'neutral' => Field::choice('Output neutral', [
-                'bonded' => 'bonded to the case', 'floating' => 'floating', 'half' => 'driven, half the voltage from the case', 'unknown' => 'not known',
+                'bonded' => 'bonded to the case',
+                'floating' => 'floating',
+                'half' => 'driven, half the voltage from the case',
+                'unknown' => 'not known',
             ]),
-            'output' => Field::choice('Output', ['receptacles' => 'receptacles', 'hard_wired' => 'hard-wired', 'both' => 'receptacles and hard-wired']),
+            'output' => Field::choice('Output', [
+                'receptacles' => 'receptacles',
+                'hard_wired' => 'hard-wired',
+                'both' => 'receptacles and hard-wired',
+            ]),
             'outletA' => Field::integer('Breaker of its receptacles, A', 10, 50)->optional(),
             'waveform' => Field::choice('Waveform', ['sine' => 'pure sine', 'modified' => 'modified sine']),
             'reaches' => Field::ref('Inlet whose cord can be plugged into it')->optional(),
@@ -74,17 +83,43 @@ final class Inverter extends Inverting
     public function offersTo(string $inlet): array
     {
         return $inlet === $this->values->text('reaches')
-            ? [$this->id => ['words' => 'plugged into ' . $this->label(), 'port' => Port::named("{$this->id}.ac_out"), 'ratingA' => $this->values->number('outletA', INF)]]
+            ? [
+                $this->id => [
+                    'words' => 'plugged into ' . $this->label(),
+                    'port' => Port::named("{$this->id}.ac_out"),
+                    'ratingA' => $this->values->number('outletA', INF),
+                ],
+            ]
             : [];
     }
 
     public function compile(Graph $graph, Rig $rig): void
     {
         $out = Port::named("{$this->id}.ac_out");
-        $graph->device(new Device($this->mode(), $this->id, $this->label() . ' switch', 'mode', ['off' => 'off', 'on' => 'on'], 'on'));
-        $graph->device(new Device($this->output(), $this->id, $this->label(), 'relay', [
-            'rest' => 'at rest', 'invert' => 'inverting',
-        ], 'rest', new OutputLogic($this)));
+        $graph->device(
+            new Device(
+                $this->mode(),
+                $this->id,
+                $this->label() . ' switch',
+                'mode',
+                ['off' => 'off', 'on' => 'on'],
+                'on',
+            ),
+        );
+        $graph->device(
+            new Device(
+                $this->output(),
+                $this->id,
+                $this->label(),
+                'relay',
+                [
+                    'rest' => 'at rest',
+                    'invert' => 'inverting',
+                ],
+                'rest',
+                new OutputLogic($this),
+            ),
+        );
         $graph->terminal($out->hot, $out->neutral, ...$this->leadTerminals());
         $graph->conductor("{$this->id}.case", $this->id, $out->ground, 'frame', Role::PE);
         if ($this->neutral() === 'bonded') {
@@ -96,13 +131,24 @@ final class Inverter extends Inverting
 
     public function plate(): Plate
     {
-        return new Plate('straddle', 'gate', 0, [sprintf('%g W', $this->continuousW()), ['bonded' => 'neutral bonded', 'floating' => 'neutral floats', 'half' => 'half-voltage neutral', 'unknown' => 'neutral not known'][$this->values->text('neutral')] ?? '']);
+        return new Plate('straddle', 'gate', 0, [
+            sprintf('%g W', $this->continuousW()),
+            [
+                'bonded' => 'neutral bonded',
+                'floating' => 'neutral floats',
+                'half' => 'half-voltage neutral',
+                'unknown' => 'neutral not known',
+            ][$this->values->text('neutral')] ?? '',
+        ]);
     }
 
     public function referenceProblems(array $others): array
     {
         $inlet = $this->values->text('reaches');
 
-        return [...parent::referenceProblems($others), ...($inlet === '' ? [] : $this->mustBe($others, '/reaches', $inlet, Inlet::class))];
+        return [
+            ...parent::referenceProblems($others),
+            ...$inlet === '' ? [] : $this->mustBe($others, '/reaches', $inlet, Inlet::class),
+        ];
     }
 }

@@ -34,7 +34,9 @@ final class InverterCharger extends Inverting
 
     public static function summary(): string
     {
-        return 'An inverter/charger with pass-through relay, neutral switched or common, neutral-ground bonding relay and charger. Ports: ac_in, ac_out, ac_out2 (a second output, joined to the input), follow (a contact live while it inverts). DC terminals: pos, neg.';
+        return 'An inverter/charger with pass-through relay, neutral switched or common, neutral-ground bonding ' .
+            'relay and charger. Ports: ac_in, ac_out, ac_out2 (a second output, joined to the input), follow (a ' .
+            'contact live while it inverts). DC terminals: pos, neg.';
     }
 
     public static function fields(): array
@@ -47,8 +49,15 @@ final class InverterCharger extends Inverting
             'cutOffV' => Field::number('Low-voltage cut-off', 'V', 9, 46),
             'idleW' => Field::number('Idle draw', 'W', 0, 100),
             'passThroughA' => Field::number('Pass-through relay', 'A', 10, 60),
-            'neutral' => Field::choice('Neutral', ['switched' => 'switched by the relay', 'common' => 'common, in to out']),
-            'bond' => Field::choice('Neutral-ground bond', ['relay' => 'relay, closed while inverting', 'none' => 'none', 'fixed' => 'always closed']),
+            'neutral' => Field::choice('Neutral', [
+                'switched' => 'switched by the relay',
+                'common' => 'common, in to out',
+            ]),
+            'bond' => Field::choice('Neutral-ground bond', [
+                'relay' => 'relay, closed while inverting',
+                'none' => 'none',
+                'fixed' => 'always closed',
+            ]),
             'chargerA' => Field::number('Charger output', 'A', 0, 200),
             'chargerEfficiency' => Field::number('Charger efficiency', '', 0.6, 0.98)->optional(),
             'inputLimitA' => Field::number('Input current limit as set', 'A', 3, 60),
@@ -91,8 +100,9 @@ final class InverterCharger extends Inverting
     /** AC the charger takes at full output, A at 120 V. */
     public function chargerInputA(): float
     {
-        return $this->values->number('chargerA') * $this->values->number('dcNominalV') * self::HOLDS
-            / $this->values->number('chargerEfficiency', 0.88) / 120;
+        return ($this->values->number('chargerA') * $this->values->number('dcNominalV') * self::HOLDS) /
+            $this->values->number('chargerEfficiency', 0.88) /
+            120;
     }
 
     /** @return array{float, float} */
@@ -110,95 +120,156 @@ final class InverterCharger extends Inverting
     {
         $in = Port::named("{$this->id}.ac_in");
         $out = Port::named("{$this->id}.ac_out");
-        $graph->device(new Device($this->mode(), $this->id, $this->label() . ' switch', 'mode', [
-            'off' => 'off', 'charge' => 'charger only', 'on' => 'on',
-        ], 'on'));
-        $graph->device(new Device($this->relay(), $this->id, $this->label() . ' transfer relay', 'relay', [
-            'rest' => 'at rest', 'pass' => 'passing shore through', 'invert' => 'inverting',
-        ], 'rest', new TransferRelay($this), contacts: 'pass-through contacts', judgesVolts: true));
+        $graph->device(
+            new Device(
+                $this->mode(),
+                $this->id,
+                $this->label() . ' switch',
+                'mode',
+                [
+                    'off' => 'off',
+                    'charge' => 'charger only',
+                    'on' => 'on',
+                ],
+                'on',
+            ),
+        );
+        $graph->device(
+            new Device(
+                $this->relay(),
+                $this->id,
+                $this->label() . ' transfer relay',
+                'relay',
+                [
+                    'rest' => 'at rest',
+                    'pass' => 'passing shore through',
+                    'invert' => 'inverting',
+                ],
+                'rest',
+                new TransferRelay($this),
+                contacts: 'pass-through contacts',
+                judgesVolts: true,
+            ),
+        );
         $passes = new Rating($this->passThroughA(), 'relay');
-        $graph->contact("{$this->id}.pass_l", $this->id, $in->hot, $out->hot, Role::L1, $this->relay(), ['pass'], $passes);
+        $graph->contact(
+            "{$this->id}.pass_l",
+            $this->id,
+            $in->hot,
+            $out->hot,
+            Role::L1,
+            $this->relay(),
+            ['pass'],
+            $passes,
+        );
         if ($this->values->text('neutral') === 'switched') {
-            $graph->contact("{$this->id}.pass_n", $this->id, $in->neutral, $out->neutral, Role::N, $this->relay(), ['pass'], $passes);
+            $graph->contact(
+                "{$this->id}.pass_n",
+                $this->id,
+                $in->neutral,
+                $out->neutral,
+                Role::N,
+                $this->relay(),
+                ['pass'],
+                $passes,
+            );
         } else {
             $graph->conductor("{$this->id}.common_n", $this->id, $in->neutral, $out->neutral, Role::N);
         }
         if ($this->values->flag('secondOutput')) {
-            $graph->poles("{$this->id}.second", $this->id, $in, Port::named("{$this->id}.ac_out2"), $this->relay(), ['pass'], $passes);
+            $graph->poles(
+                "{$this->id}.second",
+                $this->id,
+                $in,
+                Port::named("{$this->id}.ac_out2"),
+                $this->relay(),
+                ['pass'],
+                $passes,
+            );
         }
         $follow = Port::named("{$this->id}.follow");
         if (self::follows($rig, $this->id)) {
-            $graph->contact("{$this->id}.follow_l", $this->id, $out->hot, $follow->hot, Role::L1, $this->relay(), ['invert']);
+            $graph->contact("{$this->id}.follow_l", $this->id, $out->hot, $follow->hot, Role::L1, $this->relay(), [
+                'invert',
+            ]);
             $graph->conductor("{$this->id}.follow_n", $this->id, $out->neutral, $follow->neutral, Role::N);
             $graph->conductor("{$this->id}.follow_g", $this->id, $out->ground, $follow->ground, Role::PE);
         }
         $graph->conductor("{$this->id}.ground_through", $this->id, $in->ground, $out->ground, Role::PE);
         $graph->conductor("{$this->id}.case", $this->id, $out->ground, 'frame', Role::PE);
         match ($this->values->text('bond')) {
-            'relay' => $graph->bond("{$this->id}.bond_relay", $this->id, $out->neutral, $out->ground, $this->relay(), ['invert']),
+            'relay' => $graph->bond("{$this->id}.bond_relay", $this->id, $out->neutral, $out->ground, $this->relay(), [
+                'invert',
+            ]),
             'fixed' => $graph->bond("{$this->id}.bond_fixed", $this->id, $out->neutral, $out->ground),
             default => null,
         };
         $graph->source($this->output120($out, $this->relay()));
-        $graph->source(new Source(
-            "{$this->id}.charger",
-            $this->id,
-            $this->label() . ' charger',
-            'C',
-            'dc',
-            false,
-            "{$this->id}.pos",
-            "{$this->id}.neg",
-            'frame',
-            $this->values->number('dcNominalV') * self::HOLDS,
-            $this->values->number('chargerA'),
-            device: $this->relay(),
-            positions: ['pass'],
-            runsOnAc: [$in->hot, $in->neutral],
-            mode: $this->mode(),
-            modes: ['charge', 'on'],
-        ));
-        $graph->converter($this->fromBattery($out, $this->relay()));
-        $through = ["{$this->id}.pass_l", ...($this->values->flag('secondOutput') ? ["{$this->id}.second_l"] : [])];
-        $graph->converter(new PowerConverter(
-            "{$this->id}.charger",
-            $this->id,
-            PowerConverter::CHARGER,
-            [$in->hot, $in->neutral],
-            ["{$this->id}.pos", "{$this->id}.neg"],
-            $this->values->number('dcNominalV') * self::HOLDS,
-            $this->values->number('chargerA'),
-            $this->values->number('chargerEfficiency', 0.88),
-            $this->values->number('idleW'),
-            device: $this->relay(),
-            positions: ['pass'],
-            mode: $this->mode(),
-            modes: ['charge', 'on'],
-            inputLimitA: $this->inputLimitA(),
-            throughInput: $through,
-            nominalV: $this->values->number('dcNominalV'),
-            profile: 'chosen',
-        ));
-        if ($this->values->flag('assist')) {
-            $graph->converter(new PowerConverter(
-                "{$this->id}.assist",
+        $graph->source(
+            new Source(
+                "{$this->id}.charger",
                 $this->id,
-                PowerConverter::ASSIST,
+                $this->label() . ' charger',
+                'C',
+                'dc',
+                false,
+                "{$this->id}.pos",
+                "{$this->id}.neg",
+                'frame',
+                $this->values->number('dcNominalV') * self::HOLDS,
+                $this->values->number('chargerA'),
+                device: $this->relay(),
+                positions: ['pass'],
+                runsOnAc: [$in->hot, $in->neutral],
+                mode: $this->mode(),
+                modes: ['charge', 'on'],
+            ),
+        );
+        $graph->converter($this->fromBattery($out, $this->relay()));
+        $through = ["{$this->id}.pass_l", ...$this->values->flag('secondOutput') ? ["{$this->id}.second_l"] : []];
+        $graph->converter(
+            new PowerConverter(
+                "{$this->id}.charger",
+                $this->id,
+                PowerConverter::CHARGER,
+                [$in->hot, $in->neutral],
                 ["{$this->id}.pos", "{$this->id}.neg"],
-                [$out->hot, $out->neutral],
-                120.0,
-                $this->continuousW() / 120,
-                $this->efficiency(),
+                $this->values->number('dcNominalV') * self::HOLDS,
+                $this->values->number('chargerA'),
+                $this->values->number('chargerEfficiency', 0.88),
                 $this->values->number('idleW'),
                 device: $this->relay(),
                 positions: ['pass'],
                 mode: $this->mode(),
-                modes: ['on'],
+                modes: ['charge', 'on'],
                 inputLimitA: $this->inputLimitA(),
                 throughInput: $through,
                 nominalV: $this->values->number('dcNominalV'),
-                cutOffV: $this->values->number('cutOffV'),
-            ));
+                profile: 'chosen',
+            ),
+        );
+        if ($this->values->flag('assist')) {
+            $graph->converter(
+                new PowerConverter(
+                    "{$this->id}.assist",
+                    $this->id,
+                    PowerConverter::ASSIST,
+                    ["{$this->id}.pos", "{$this->id}.neg"],
+                    [$out->hot, $out->neutral],
+                    120.0,
+                    $this->continuousW() / 120,
+                    $this->efficiency(),
+                    $this->values->number('idleW'),
+                    device: $this->relay(),
+                    positions: ['pass'],
+                    mode: $this->mode(),
+                    modes: ['on'],
+                    inputLimitA: $this->inputLimitA(),
+                    throughInput: $through,
+                    nominalV: $this->values->number('dcNominalV'),
+                    cutOffV: $this->values->number('cutOffV'),
+                ),
+            );
         }
     }
 
@@ -206,7 +277,10 @@ final class InverterCharger extends Inverting
     private static function follows(\Hollin\Core\Job\Rig $rig, string $id): bool
     {
         foreach ($rig->components as $component) {
-            $coil = $component instanceof \Hollin\Core\Components\Switching\Contactor ? $component->values->group('coil') : null;
+            $coil =
+                $component instanceof \Hollin\Core\Components\Switching\Contactor
+                    ? $component->values->group('coil')
+                    : null;
             if ($coil?->text('at') === $id && $coil->text('port') === 'follow') {
                 return true;
             }
@@ -217,6 +291,9 @@ final class InverterCharger extends Inverting
 
     public function plate(): Plate
     {
-        return new Plate('straddle', 'gate', 0, [sprintf('%g W · pass %g A', $this->continuousW(), $this->passThroughA()), sprintf('charger %g A · limit %g A', $this->values->number('chargerA'), $this->inputLimitA())]);
+        return new Plate('straddle', 'gate', 0, [
+            sprintf('%g W · pass %g A', $this->continuousW(), $this->passThroughA()),
+            sprintf('charger %g A · limit %g A', $this->values->number('chargerA'), $this->inputLimitA()),
+        ]);
     }
 }

@@ -45,7 +45,16 @@ abstract class Inverting extends Component
     {
         return $this->surgeW() >= $this->continuousW()
             ? []
-            : [['/surgeW', sprintf('is %g W, less than the %g W it gives continuously.', $this->surgeW(), $this->continuousW())]];
+            : [
+                [
+                    '/surgeW',
+                    sprintf(
+                        'is %g W, less than the %g W it gives continuously.',
+                        $this->surgeW(),
+                        $this->continuousW(),
+                    ),
+                ],
+            ];
     }
 
     /** What it makes at its output while its relay inverts. */
@@ -65,7 +74,7 @@ abstract class Inverting extends Component
             $this->continuousW() / 120,
             device: $device,
             positions: ['invert'],
-            impedanceOhm: self::REGULATION * 120.0 / max(0.1, $this->continuousW() / 120),
+            impedanceOhm: (self::REGULATION * 120.0) / max(0.1, $this->continuousW() / 120),
             surgeA: $this->surgeW() / 120,
             neutral: $neutral,
             surgeS: self::SURGE_S,

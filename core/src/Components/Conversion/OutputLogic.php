@@ -41,7 +41,10 @@ final readonly class OutputLogic implements Automatic
 
     public function wish(Look $look): string
     {
-        return $look->position($this->mode) === 'on' && $look->dc($this->direct[0], $this->direct[1], ...$this->batteryWindow) ? 'invert' : 'rest';
+        return $look->position($this->mode) === 'on' &&
+            $look->dc($this->direct[0], $this->direct[1], ...$this->batteryWindow)
+            ? 'invert'
+            : 'rest';
     }
 
     public function misset(): array

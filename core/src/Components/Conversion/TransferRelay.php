@@ -66,11 +66,16 @@ final readonly class TransferRelay implements Automatic
     public function wish(Look $look): string
     {
         $mode = $look->position($this->mode);
-        if ($look->acWithin($this->input[0], $this->input[1], $this->id, ...$this->window) && ($mode !== 'off' || $this->passesWhenOff)) {
+        if (
+            $look->acWithin($this->input[0], $this->input[1], $this->id, ...$this->window) &&
+            ($mode !== 'off' || $this->passesWhenOff)
+        ) {
             return 'pass';
         }
 
-        return $mode === 'on' && $look->dc($this->direct[0], $this->direct[1], ...$this->batteryWindow) ? 'invert' : 'rest';
+        return $mode === 'on' && $look->dc($this->direct[0], $this->direct[1], ...$this->batteryWindow)
+            ? 'invert'
+            : 'rest';
     }
 
     public function misset(): array

@@ -29,7 +29,9 @@ final class Circuit extends Component
 
     public static function summary(): string
     {
-        return 'A branch circuit: where its hot lands (panel and slot, behind another circuit\'s GFCI, or at a port of equipment), where its neutral lands, breaker, cable, GFCI and loads; or the equipment it feeds. Port: receptacle.';
+        return 'A branch circuit: where its hot lands (panel and slot, behind another circuit\'s GFCI, or at a port ' .
+            'of equipment), where its neutral lands, breaker, cable, GFCI and loads; or the equipment it feeds. ' .
+            'Port: receptacle.';
     }
 
     public static function fields(): array
@@ -51,15 +53,27 @@ final class Circuit extends Component
             ]),
             'breakerA' => Field::integer('Breaker, A', 5, 60)->optional()->surveyed(),
             'cable' => Field::cable('Cable'),
-            'gfci' => Field::choice('GFCI', ['none' => 'none', 'breaker' => 'GFCI breaker', 'receptacle' => 'GFCI at the first receptacle']),
+            'gfci' => Field::choice('GFCI', [
+                'none' => 'none',
+                'breaker' => 'GFCI breaker',
+                'receptacle' => 'GFCI at the first receptacle',
+            ]),
             'place' => Field::choice('Where it is used', [
-                'bath' => 'bath', 'counter' => 'kitchen counter', 'outside' => 'outside', 'general' => 'inside, general', 'fixed' => 'fixed equipment',
+                'bath' => 'bath',
+                'counter' => 'kitchen counter',
+                'outside' => 'outside',
+                'general' => 'inside, general',
+                'fixed' => 'fixed equipment',
             ]),
             'loads' => Field::map('Loads', [
                 'label' => Field::text('Name', 60),
                 'watts' => Field::number('Power', 'W', 0, 6000)->surveyed(),
                 'powerFactor' => Field::number('Power factor', '', 0.3, 1)->optional(),
-                'kind' => Field::choice('Kind', ['resistive' => 'resistive', 'constant' => 'constant power', 'motor' => 'motor']),
+                'kind' => Field::choice('Kind', [
+                    'resistive' => 'resistive',
+                    'constant' => 'constant power',
+                    'motor' => 'motor',
+                ]),
                 'continuous' => Field::flag('Runs three hours or more')->optional(),
                 'lockedRotorA' => Field::number('Locked-rotor current', 'A', 1, 150)->optional()->surveyed(),
                 'startsByItself' => Field::flag('Starts by itself when 120 V appears')->optional(),
@@ -89,7 +103,7 @@ final class Circuit extends Component
     {
         $end = $this->values->group($wire);
 
-        return ($end?->text('panel') ?: null) ?? ($end?->text('behind') ?: null) ?? (string) $end?->text('at');
+        return ($end?->text('panel') ?: null) ?? (($end?->text('behind') ?: null) ?? (string) $end?->text('at'));
     }
 
     public function hotPanel(): ?string
@@ -162,7 +176,21 @@ final class Circuit extends Component
         $head = "{$this->id}.head";
         if ($panel instanceof Panel) {
             $graph->breaker("{$this->id}.breaker", $this->id, $this->label() . ' breaker');
-            $graph->contact("{$this->id}.pole", $this->id, $panel->bus(), $head, Role::L1, "{$this->id}.breaker", ['on'], new Rating($this->breakerA(), 'breaker', true, assumed: $this->values->basis('breakerA') === Basis::Assumed));
+            $graph->contact(
+                "{$this->id}.pole",
+                $this->id,
+                $panel->bus(),
+                $head,
+                Role::L1,
+                "{$this->id}.breaker",
+                ['on'],
+                new Rating(
+                    $this->breakerA(),
+                    'breaker',
+                    true,
+                    assumed: $this->values->basis('breakerA') === Basis::Assumed,
+                ),
+            );
             $graph->conductor("{$this->id}.hot", $this->id, $head, $end->hot, Role::L1, $cable);
             $graph->conductor("{$this->id}.ground", $this->id, $panel->groundBar(), $end->ground, Role::PE, $cable);
         } elseif ($this->behind() !== null) {
@@ -174,7 +202,21 @@ final class Circuit extends Component
                 $from = $port->hot;
                 if ($this->breakerA() !== null) {
                     $graph->breaker("{$this->id}.breaker", $this->id, $this->label() . ' breaker');
-                    $graph->contact("{$this->id}.pole", $this->id, $port->hot, $head, Role::L1, "{$this->id}.breaker", ['on'], new Rating($this->breakerA(), 'breaker', true, assumed: $this->values->basis('breakerA') === Basis::Assumed));
+                    $graph->contact(
+                        "{$this->id}.pole",
+                        $this->id,
+                        $port->hot,
+                        $head,
+                        Role::L1,
+                        "{$this->id}.breaker",
+                        ['on'],
+                        new Rating(
+                            $this->breakerA(),
+                            'breaker',
+                            true,
+                            assumed: $this->values->basis('breakerA') === Basis::Assumed,
+                        ),
+                    );
                     $from = $head;
                 }
                 $graph->conductor("{$this->id}.hot", $this->id, $from, $end->hot, Role::L1, $cable);
@@ -182,52 +224,71 @@ final class Circuit extends Component
             }
         }
         if ($neutralPanel instanceof Panel) {
-            $graph->conductor("{$this->id}.neutral", $this->id, $neutralPanel->neutralBar(), $end->neutral, Role::N, $cable);
+            $graph->conductor(
+                "{$this->id}.neutral",
+                $this->id,
+                $neutralPanel->neutralBar(),
+                $end->neutral,
+                Role::N,
+                $cable,
+            );
         } elseif ($this->neutralBehind() !== null) {
-            $graph->conductor("{$this->id}.neutral", $this->id, "{$this->neutralBehind()}.n", $end->neutral, Role::N, $cable);
+            $graph->conductor(
+                "{$this->id}.neutral",
+                $this->id,
+                "{$this->neutralBehind()}.n",
+                $end->neutral,
+                Role::N,
+                $cable,
+            );
         } else {
             $port = self::portOf($rig, $this->values->group('neutral'));
             if ($port !== null) {
                 $graph->conductor("{$this->id}.neutral", $this->id, $port->neutral, $end->neutral, Role::N, $cable);
             }
         }
-        $graph->circuit(new CircuitEnd(
-            $this->id,
-            $end->hot,
-            $end->neutral,
-            $end->ground,
-            $this->lands('hot') === $this->lands('neutral') && $this->values->group('hot')?->text('port') === $this->values->group('neutral')?->text('port'),
-            $this->lands('hot'),
-            $this->lands('neutral'),
-            $this->label(),
-            $this->gfci(),
-            $this->place(),
-            $this->breakerA(),
-            $this->behind(),
-            $this->neutralBehind(),
-            $this->hotPanel(),
-            $this->neutralPanel(),
-            $this->slot(),
-            $this->half(),
-            $this->feedsComponent(),
-            $cable->lengthM,
-        ));
-        foreach ($this->values->entries('loads') as $id => $load) {
-            $graph->load(new Load(
-                "{$this->id}.{$id}",
+        $graph->circuit(
+            new CircuitEnd(
                 $this->id,
-                $load->text('label'),
                 $end->hot,
                 $end->neutral,
-                $load->number('watts'),
-                $load->number('powerFactor', 1.0),
-                120.0,
-                $load->flag('continuous'),
-                $load->flag('startsByItself'),
-                $load->text('kind', 'resistive'),
-                $load->numberOrNull('lockedRotorA'),
-                $this->id,
-            ));
+                $end->ground,
+                $this->lands('hot') === $this->lands('neutral') &&
+                    $this->values->group('hot')?->text('port') === $this->values->group('neutral')?->text('port'),
+                $this->lands('hot'),
+                $this->lands('neutral'),
+                $this->label(),
+                $this->gfci(),
+                $this->place(),
+                $this->breakerA(),
+                $this->behind(),
+                $this->neutralBehind(),
+                $this->hotPanel(),
+                $this->neutralPanel(),
+                $this->slot(),
+                $this->half(),
+                $this->feedsComponent(),
+                $cable->lengthM,
+            ),
+        );
+        foreach ($this->values->entries('loads') as $id => $load) {
+            $graph->load(
+                new Load(
+                    "{$this->id}.{$id}",
+                    $this->id,
+                    $load->text('label'),
+                    $end->hot,
+                    $end->neutral,
+                    $load->number('watts'),
+                    $load->number('powerFactor', 1.0),
+                    120.0,
+                    $load->flag('continuous'),
+                    $load->flag('startsByItself'),
+                    $load->text('kind', 'resistive'),
+                    $load->numberOrNull('lockedRotorA'),
+                    $this->id,
+                ),
+            );
         }
         $feeds = $this->values->group('feeds');
         $port = $feeds === null ? null : $rig->find($feeds->text('at'))?->port($feeds->text('port'));
@@ -244,10 +305,13 @@ final class Circuit extends Component
             $behind = $wire === 'hot' ? $this->behind() : $this->neutralBehind();
             $equipment = $this->equipment($wire);
             if (count(array_filter([$panel, $behind, $equipment], fn(?string $id): bool => $id !== null)) !== 1) {
-                $problems[] = ["/{$wire}", "must land somewhere: give either \"panel\", \"behind\", or \"at\" with \"port\" for the {$wire}."];
+                $problems[] = [
+                    "/{$wire}",
+                    "must land somewhere: give either \"panel\", \"behind\", or \"at\" with \"port\" for the {$wire}.",
+                ];
             } elseif ($equipment !== null) {
                 $end = $this->values->group($wire);
-                array_push($problems, ...($end === null ? [] : $this->endProblems($others, $end, "/{$wire}")));
+                array_push($problems, ...$end === null ? [] : $this->endProblems($others, $end, "/{$wire}"));
             } elseif ($panel !== null) {
                 array_push($problems, ...$this->mustBe($others, "/{$wire}/panel", $panel, Panel::class));
             } else {
@@ -264,7 +328,11 @@ final class Circuit extends Component
             $problems[] = ['/breakerA', 'is missing: a circuit from a panel has a breaker.'];
         }
         $chain = [$this->id => true];
-        for ($next = $this->behind(); $next !== null; $next = ($others[$next] ?? null) instanceof self ? $others[$next]->behind() : null) {
+        for (
+            $next = $this->behind();
+            $next !== null;
+            $next = ($others[$next] ?? null) instanceof self ? $others[$next]->behind() : null
+        ) {
             if (isset($chain[$next])) {
                 $problems[] = ['/hot/behind', 'runs in a circle.'];
                 break;

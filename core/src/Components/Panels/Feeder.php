@@ -20,12 +20,17 @@ final class Feeder extends Component
 
     public static function summary(): string
     {
-        return 'A 120 V cable (hot, neutral, ground) from one port to another: inlet.out to panel.line, inverter.ac_out to a subpanel.';
+        return 'A 120 V cable (hot, neutral, ground) from one port to another: inlet.out to panel.line, ' .
+            'inverter.ac_out to a subpanel.';
     }
 
     public static function fields(): array
     {
-        return ['from' => Field::group('From', self::end()), 'to' => Field::group('To', self::end()), 'cable' => Field::cable('Cable')];
+        return [
+            'from' => Field::group('From', self::end()),
+            'to' => Field::group('To', self::end()),
+            'cable' => Field::cable('Cable'),
+        ];
     }
 
     public function fromComponent(): string

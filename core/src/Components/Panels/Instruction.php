@@ -20,7 +20,8 @@ final class Instruction extends Component
 
     public static function summary(): string
     {
-        return 'What people must remember: a breaker or plug kept off while inverting. The named states obey it, and forgetting it is one slip.';
+        return 'What people must remember: a breaker or plug kept off while inverting. The named states obey it, ' .
+            'and forgetting it is one slip.';
     }
 
     public static function fields(): array
@@ -34,8 +35,16 @@ final class Instruction extends Component
     public function compile(Graph $graph, Rig $rig): void
     {
         $target = $rig->find($this->values->text('device'));
-        [$device, $position] = $target instanceof Converter ? ["{$target->id}.plug", 'out'] : [$this->values->text('device') . '.breaker', 'off'];
-        $graph->instructions[$this->id] = ['device' => $device, 'position' => $position, 'while' => 'inverting', 'component' => $this->id];
+        [$device, $position] =
+            $target instanceof Converter
+                ? ["{$target->id}.plug", 'out']
+                : [$this->values->text('device') . '.breaker', 'off'];
+        $graph->instructions[$this->id] = [
+            'device' => $device,
+            'position' => $position,
+            'while' => 'inverting',
+            'component' => $this->id,
+        ];
     }
 
     public function referenceProblems(array $others): array

@@ -24,7 +24,9 @@ final class Panel extends Component
 
     public static function summary(): string
     {
-        return 'A one-bus 120 V panel, main or subpanel: slots, neutral bar, ground bar. In a vehicle its neutral floats: no bonding screw. A back-fed breaker may bring a second supply in, interlocked with the main breaker or not. Ports: line, backfeed.';
+        return 'A one-bus 120 V panel, main or subpanel: slots, neutral bar, ground bar. In a vehicle its neutral ' .
+            'floats: no bonding screw. A back-fed breaker may bring a second supply in, interlocked with the ' .
+            'main breaker or not. Ports: line, backfeed.';
     }
 
     public static function fields(): array
@@ -54,7 +56,9 @@ final class Panel extends Component
 
     public function port(string $name): ?Port
     {
-        return in_array($name, self::portNames(), true) ? new Port("{$this->id}.{$name}", $this->neutralBar(), $this->groundBar()) : null;
+        return in_array($name, self::portNames(), true)
+            ? new Port("{$this->id}.{$name}", $this->neutralBar(), $this->groundBar())
+            : null;
     }
 
     protected function facts(): array
@@ -98,20 +102,77 @@ final class Panel extends Component
         $backfeed = $this->values->group('backfeed');
         if ($backfeed !== null && $mainA !== null && $backfeed->flag('interlocked')) {
             // One handle slides between two: never both.
-            $graph->device(new Device("{$this->id}.main", $this->id, $this->label() . ' interlocked mains', 'transfer', [
-                'main' => 'main breaker on', 'off' => 'both off', 'backfeed' => 'back-fed breaker on',
-            ], 'main', selects: ['main' => "{$this->id}.line", 'backfeed' => "{$this->id}.backfeed"]));
-            $graph->contact("{$this->id}.main_pole", $this->id, "{$this->id}.line", $this->bus(), Role::L1, "{$this->id}.main", ['main'], new Rating($mainA, 'breaker', true));
-            $graph->contact("{$this->id}.backfeed_pole", $this->id, "{$this->id}.backfeed", $this->bus(), Role::L1, "{$this->id}.main", ['backfeed'], new Rating($backfeed->number('breakerA'), 'breaker', true));
+            $graph->device(
+                new Device(
+                    "{$this->id}.main",
+                    $this->id,
+                    $this->label() . ' interlocked mains',
+                    'transfer',
+                    [
+                        'main' => 'main breaker on',
+                        'off' => 'both off',
+                        'backfeed' => 'back-fed breaker on',
+                    ],
+                    'main',
+                    selects: ['main' => "{$this->id}.line", 'backfeed' => "{$this->id}.backfeed"],
+                ),
+            );
+            $graph->contact(
+                "{$this->id}.main_pole",
+                $this->id,
+                "{$this->id}.line",
+                $this->bus(),
+                Role::L1,
+                "{$this->id}.main",
+                ['main'],
+                new Rating($mainA, 'breaker', true),
+            );
+            $graph->contact(
+                "{$this->id}.backfeed_pole",
+                $this->id,
+                "{$this->id}.backfeed",
+                $this->bus(),
+                Role::L1,
+                "{$this->id}.main",
+                ['backfeed'],
+                new Rating($backfeed->number('breakerA'), 'breaker', true),
+            );
         } elseif ($mainA === null) {
             $graph->conductor("{$this->id}.lugs", $this->id, "{$this->id}.line", $this->bus(), Role::L1);
         } else {
             $graph->breaker("{$this->id}.main", $this->id, $this->label() . ' main breaker');
-            $graph->contact("{$this->id}.main_pole", $this->id, "{$this->id}.line", $this->bus(), Role::L1, "{$this->id}.main", ['on'], new Rating($mainA, 'breaker', true));
+            $graph->contact(
+                "{$this->id}.main_pole",
+                $this->id,
+                "{$this->id}.line",
+                $this->bus(),
+                Role::L1,
+                "{$this->id}.main",
+                ['on'],
+                new Rating($mainA, 'breaker', true),
+            );
         }
         if ($backfeed !== null && !isset($graph->elements["{$this->id}.backfeed_pole"])) {
-            $graph->device(new Device("{$this->id}.backfeed_breaker", $this->id, $this->label() . ' back-fed breaker', 'breaker', ['off' => 'off', 'on' => 'on'], 'off'));
-            $graph->contact("{$this->id}.backfeed_pole", $this->id, "{$this->id}.backfeed", $this->bus(), Role::L1, "{$this->id}.backfeed_breaker", ['on'], new Rating($backfeed->number('breakerA'), 'breaker', true));
+            $graph->device(
+                new Device(
+                    "{$this->id}.backfeed_breaker",
+                    $this->id,
+                    $this->label() . ' back-fed breaker',
+                    'breaker',
+                    ['off' => 'off', 'on' => 'on'],
+                    'off',
+                ),
+            );
+            $graph->contact(
+                "{$this->id}.backfeed_pole",
+                $this->id,
+                "{$this->id}.backfeed",
+                $this->bus(),
+                Role::L1,
+                "{$this->id}.backfeed_breaker",
+                ['on'],
+                new Rating($backfeed->number('breakerA'), 'breaker', true),
+            );
         }
         $graph->terminal($this->neutralBar(), $this->groundBar());
         $busA = $this->values->numberOrNull('busA');
@@ -128,7 +189,9 @@ final class Panel extends Component
 
     public function plate(): Plate
     {
-        return new Plate('panels', 'tray', $this->isMain() ? 0 : 1, [$this->mainA() === null ? 'no main breaker' : sprintf('main %d A', $this->mainA())]);
+        return new Plate('panels', 'tray', $this->isMain() ? 0 : 1, [
+            $this->mainA() === null ? 'no main breaker' : sprintf('main %d A', $this->mainA()),
+        ]);
     }
 
     public function referenceProblems(array $others): array
@@ -147,20 +210,39 @@ final class Panel extends Component
             }
         }
         foreach ($others as $circuit) {
-            if (!$circuit instanceof Circuit || $circuit->hotPanel() !== $this->id) {
+            if (!($circuit instanceof Circuit) || $circuit->hotPanel() !== $this->id) {
                 continue;
             }
             $slot = $circuit->slot();
             if ($slot > $this->slots()) {
-                $problems[] = ["@{$circuit->id}/hot/slot", sprintf('is %d, but %s has %d slots.', $slot, $this->label(), $this->slots())];
+                $problems[] = [
+                    "@{$circuit->id}/hot/slot",
+                    sprintf('is %d, but %s has %d slots.', $slot, $this->label(), $this->slots()),
+                ];
                 continue;
             }
             if ($circuit->half() !== '' && !$this->values->flag('tandem')) {
-                $problems[] = ["@{$circuit->id}/hot/half", sprintf('is a tandem half, but %s does not take tandem breakers.', $this->label())];
+                $problems[] = [
+                    "@{$circuit->id}/hot/half",
+                    sprintf('is a tandem half, but %s does not take tandem breakers.', $this->label()),
+                ];
             }
-            foreach ($circuit->half() === '' ? ["{$slot}", "{$slot}a", "{$slot}b"] : ["{$slot}", "{$slot}{$circuit->half()}"] as $place) {
+            foreach (
+                $circuit->half() === '' ? ["{$slot}", "{$slot}a", "{$slot}b"] : ["{$slot}", "{$slot}{$circuit->half()}"]
+                as $place
+            ) {
                 if (isset($taken[$place])) {
-                    $problems[] = ["@{$circuit->id}/hot/slot", sprintf('%d of %s is already taken by %s; %s cannot be there too. A slot takes one breaker, or a tandem with halves a and b.', $slot, $this->label(), $taken[$place], $circuit->label())];
+                    $problems[] = [
+                        "@{$circuit->id}/hot/slot",
+                        sprintf(
+                            '%d of %s is already taken by %s; %s cannot be there too. A slot takes one ' .
+                                'breaker, or a tandem with halves a and b.',
+                            $slot,
+                            $this->label(),
+                            $taken[$place],
+                            $circuit->label(),
+                        ),
+                    ];
                     break;
                 }
             }

@@ -21,7 +21,8 @@ final class SpliceBox extends Component
 
     public static function summary(): string
     {
-        return 'A box with splices: where a factory inverter came out and its wires were joined through, or a cable was lengthened. Ports: in, out.';
+        return 'A box with splices: where a factory inverter came out and its wires were joined through, or a cable ' .
+            'was lengthened. Ports: in, out.';
     }
 
     public static function fields(): array

@@ -19,7 +19,10 @@ use Hollin\Core\Wall\Plate;
 /** A generator: on board, or portable with its own frame, its neutral bonded or floating. */
 final class Generator extends Component
 {
-    /** How long a set gives more than its rating before its breaker or its engine gives in, s (common practice, no source). */
+    /**
+     * How long a set gives more than its rating before its breaker or its engine gives in, s (common practice, no
+     * source).
+     */
     private const SURGE_S = 10.0;
 
     /** Voltage drop from nothing to full load that portable sets show, as a share; assumed. */
@@ -32,7 +35,8 @@ final class Generator extends Component
 
     public static function summary(): string
     {
-        return 'A generator, portable or on board. Its neutral is bonded to its frame, floats, or is bonded by a plug in its outlet. The shore cord is carried to it ("reaches"), or it is wired. Port: out.';
+        return 'A generator, portable or on board. Its neutral is bonded to its frame, floats, or is bonded by a ' .
+            'plug in its outlet. The shore cord is carried to it ("reaches"), or it is wired. Port: out.';
     }
 
     public static function fields(): array
@@ -42,7 +46,11 @@ final class Generator extends Component
             'surgeW' => Field::number('Starting output', 'W', 500, 15000)->optional()->surveyed(),
             'outletA' => Field::integer('Breaker of its outlet, A', 10, 60)->surveyed(),
             'mount' => Field::choice('Mount', ['portable' => 'portable', 'on_board' => 'on board']),
-            'bond' => Field::choice('Neutral', ['bonded' => 'bonded to its frame', 'floating' => 'floating', 'plug' => 'bonded by a plug in its outlet']),
+            'bond' => Field::choice('Neutral', [
+                'bonded' => 'bonded to its frame',
+                'floating' => 'floating',
+                'plug' => 'bonded by a plug in its outlet',
+            ]),
             'autoStart' => Field::flag('Starts by itself')->optional(),
             'reaches' => Field::ref('Inlet whose cord is plugged into it')->optional(),
         ];
@@ -76,7 +84,13 @@ final class Generator extends Component
     public function offersTo(string $inlet): array
     {
         return $inlet === $this->values->text('reaches')
-            ? [$this->id => ['words' => 'plugged into ' . $this->label(), 'port' => Port::named($this->id), 'ratingA' => $this->outletA()]]
+            ? [
+                $this->id => [
+                    'words' => 'plugged into ' . $this->label(),
+                    'port' => Port::named($this->id),
+                    'ratingA' => $this->outletA(),
+                ],
+            ]
             : [];
     }
 
@@ -85,11 +99,47 @@ final class Generator extends Component
         $out = Port::named($this->id);
         // A portable set that only the cord reaches makes no difference while the cord is elsewhere.
         $inlet = $this->values->text('reaches');
-        $wired = array_filter($rig->components, fn(Component $c): bool => $c->values->group('from')?->text('at') === $this->id);
-        $while = $inlet !== '' && $wired === [] && $this->values->text('mount') === 'portable' ? ["{$inlet}.plug" => [$this->id]] : [];
-        $graph->device(new Device($this->run(), $this->id, $this->label(), 'run', ['stopped' => 'stopped', 'running' => 'running'], 'stopped', while: $while, byItself: $this->values->flag('autoStart')));
-        $graph->device(new Device("{$this->id}.breaker", $this->id, $this->label() . ' breaker', 'breaker', ['on' => 'on', 'off' => 'off'], 'on', while: $while + [$this->run() => ['running']]));
-        $graph->contact("{$this->id}.pole", $this->id, "{$this->id}.winding", $out->hot, Role::L1, "{$this->id}.breaker", ['on'], new Rating($this->outletA(), 'breaker', true));
+        $wired = array_filter(
+            $rig->components,
+            fn(Component $c): bool => $c->values->group('from')?->text('at') === $this->id,
+        );
+        $while =
+            $inlet !== '' && $wired === [] && $this->values->text('mount') === 'portable'
+                ? ["{$inlet}.plug" => [$this->id]]
+                : [];
+        $graph->device(
+            new Device(
+                $this->run(),
+                $this->id,
+                $this->label(),
+                'run',
+                ['stopped' => 'stopped', 'running' => 'running'],
+                'stopped',
+                while: $while,
+                byItself: $this->values->flag('autoStart'),
+            ),
+        );
+        $graph->device(
+            new Device(
+                "{$this->id}.breaker",
+                $this->id,
+                $this->label() . ' breaker',
+                'breaker',
+                ['on' => 'on', 'off' => 'off'],
+                'on',
+                while: $while + [$this->run() => ['running']],
+            ),
+        );
+        $graph->contact(
+            "{$this->id}.pole",
+            $this->id,
+            "{$this->id}.winding",
+            $out->hot,
+            Role::L1,
+            "{$this->id}.breaker",
+            ['on'],
+            new Rating($this->outletA(), 'breaker', true),
+        );
         $graph->terminal($out->neutral, $out->ground);
         if ($this->values->text('bond') !== 'floating') {
             $graph->bond("{$this->id}.bond", $this->id, $out->neutral, $out->ground);
@@ -98,32 +148,45 @@ final class Generator extends Component
             $graph->conductor("{$this->id}.case", $this->id, $out->ground, 'frame', Role::PE);
         }
         $amps = $this->ratedW() / 120;
-        $graph->source(new Source(
-            "{$this->id}.winding_source",
+        $graph->source(
+            new Source(
+                "{$this->id}.winding_source",
+                $this->id,
+                'generator',
+                'G',
+                'ac',
+                true,
+                "{$this->id}.winding",
+                $out->neutral,
+                $out->ground,
+                120.0,
+                $amps,
+                device: $this->run(),
+                positions: ['running'],
+                impedanceOhm: (self::REGULATION * 120) / $amps,
+                surgeA: $this->values->number('surgeW', $this->ratedW()) / 120,
+                neutral: $this->values->text('bond') === 'floating' ? 'floating' : 'bonded',
+                surgeS: self::SURGE_S,
+                past: 'trips',
+            ),
+        );
+        $graph->supplies[$this->id] = new Supply(
             $this->id,
             'generator',
-            'G',
-            'ac',
-            true,
-            "{$this->id}.winding",
-            $out->neutral,
-            $out->ground,
-            120.0,
-            $amps,
-            device: $this->run(),
-            positions: ['running'],
-            impedanceOhm: self::REGULATION * 120 / $amps,
-            surgeA: $this->values->number('surgeW', $this->ratedW()) / 120,
-            neutral: $this->values->text('bond') === 'floating' ? 'floating' : 'bonded',
-            surgeS: self::SURGE_S,
-            past: 'trips',
-        ));
-        $graph->supplies[$this->id] = new Supply($this->id, 'generator', "{$this->id}.winding_source", [$this->id => $this->outletA()], $this->values->text('mount') === 'portable');
+            "{$this->id}.winding_source",
+            [$this->id => $this->outletA()],
+            $this->values->text('mount') === 'portable',
+        );
     }
 
     public function plate(): Plate
     {
-        return new Plate('supplies', 'chip', 2, [sprintf('%g W · outlet %g A', $this->ratedW(), $this->outletA()), ['bonded' => 'neutral bonded', 'floating' => 'neutral floats', 'plug' => 'bonding plug'][$this->values->text('bond')] ?? '']);
+        return new Plate('supplies', 'chip', 2, [
+            sprintf('%g W · outlet %g A', $this->ratedW(), $this->outletA()),
+            ['bonded' => 'neutral bonded', 'floating' => 'neutral floats', 'plug' => 'bonding plug'][
+                $this->values->text('bond')
+            ] ?? '',
+        ]);
     }
 
     public function referenceProblems(array $others): array

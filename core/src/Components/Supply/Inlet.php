@@ -27,17 +27,24 @@ final class Inlet extends Component
 
     public static function summary(): string
     {
-        return 'The inlet or captive cord by which power enters, or a plug moved by hand. It can be in one supply, generator or receptacle at a time; its male pins can be touched while unplugged. Port: out.';
+        return 'The inlet or captive cord by which power enters, or a plug moved by hand. It can be in one supply, ' .
+            'generator or receptacle at a time; its male pins can be touched while unplugged. Port: out.';
     }
 
     public static function fields(): array
     {
         return [
             'ratingA' => Field::integer('Rating, A', 10, 50),
-            'form' => Field::choice('Form', ['inlet' => 'inlet with detachable cord', 'captive' => 'captive cord', 'plug' => 'plug moved by hand']),
+            'form' => Field::choice('Form', [
+                'inlet' => 'inlet with detachable cord',
+                'captive' => 'captive cord',
+                'plug' => 'plug moved by hand',
+            ]),
             'cord' => Field::cable('Cord'),
             'into' => Field::map('Receptacles in the rig it can be plugged into', self::end())->optional(),
-            'usual' => Field::text('Receptacle it is usually in', 40)->optional()->note('the id of one of these; unplugged when left out'),
+            'usual' => Field::text('Receptacle it is usually in', 40)
+                ->optional()
+                ->note('the id of one of these; unplugged when left out'),
         ];
     }
 
@@ -78,7 +85,12 @@ final class Inlet extends Component
             $at = $rig->find($end->text('at'));
             $port = $at?->port($end->text('port'));
             if ($at !== null && $port !== null) {
-                $places[$position] = ['owner' => $at->id, 'words' => 'plugged into ' . $at->label(), 'port' => $port, 'ratingA' => INF];
+                $places[$position] = [
+                    'owner' => $at->id,
+                    'words' => 'plugged into ' . $at->label(),
+                    'port' => $port,
+                    'ratingA' => INF,
+                ];
             }
         }
 
@@ -88,7 +100,13 @@ final class Inlet extends Component
     public function compile(Graph $graph, Rig $rig): void
     {
         $pins = new Port("{$this->id}.pin_l", "{$this->id}.pin_n", "{$this->id}.pin_g");
-        $graph->cable($this->id, $pins, Port::named($this->id), $this->values->cable('cord'), new Rating($this->ratingA(), 'pins'));
+        $graph->cable(
+            $this->id,
+            $pins,
+            Port::named($this->id),
+            $this->values->cable('cord'),
+            new Rating($this->ratingA(), 'pins'),
+        );
         $positions = ['out' => 'unplugged'];
         $selects = $mates = [];
         foreach ($this->places($rig) as $position => $place) {
@@ -100,11 +118,35 @@ final class Inlet extends Component
         }
         $usual = $this->values->text('usual', 'out');
         $label = $this->values->text('form') === 'plug' ? $this->label() : 'Shore cord';
-        $graph->device(new Device($this->plug(), $this->id, $label, 'plug', $positions, isset($positions[$usual]) ? $usual : 'out', selects: $selects));
+        $graph->device(
+            new Device(
+                $this->plug(),
+                $this->id,
+                $label,
+                'plug',
+                $positions,
+                isset($positions[$usual]) ? $usual : 'out',
+                selects: $selects,
+            ),
+        );
         foreach ($mates as $mate) {
-            $graph->poles("{$this->id}.mate_{$mate['in'][0]}", $mate['owner'], $mate['port'], $pins, $this->plug(), $mate['in'], ground: true);
+            $graph->poles(
+                "{$this->id}.mate_{$mate['in'][0]}",
+                $mate['owner'],
+                $mate['port'],
+                $pins,
+                $this->plug(),
+                $mate['in'],
+                ground: true,
+            );
         }
-        $graph->exposed[] = new ExposedPins($this->id, $this->label(), ['hot' => $pins->hot, 'neutral' => $pins->neutral], $this->plug(), ['out']);
+        $graph->exposed[] = new ExposedPins(
+            $this->id,
+            $this->label(),
+            ['hot' => $pins->hot, 'neutral' => $pins->neutral],
+            $this->plug(),
+            ['out'],
+        );
     }
 
     public function plate(): Plate
@@ -112,7 +154,10 @@ final class Inlet extends Component
         $cord = $this->values->cable('cord');
         $form = ['captive' => 'captive cord', 'plug' => 'plug'][$this->values->text('form')] ?? 'inlet';
 
-        return new Plate($this->values->text('form') === 'plug' ? 'switching' : 'supplies', 'chip', 1, [sprintf('%d A %s', $this->ratingA(), $form), $cord?->spoken() . ' cord']);
+        return new Plate($this->values->text('form') === 'plug' ? 'switching' : 'supplies', 'chip', 1, [
+            sprintf('%d A %s', $this->ratingA(), $form),
+            $cord?->spoken() . ' cord',
+        ]);
     }
 
     public function referenceProblems(array $others): array

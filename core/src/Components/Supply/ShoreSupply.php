@@ -31,20 +31,49 @@ final class ShoreSupply extends Component
 
     /** What a single-leg pedestal can be like, as it is found at the receptacle. */
     private const CONDITIONS = [
-        'good' => 'good', 'low' => 'low voltage', 'dead' => 'dead (breaker off or outage)', 'high' => 'high voltage',
-        'reversed' => 'hot and neutral reversed', 'open_ground' => 'ground open', 'open_neutral' => 'neutral open',
-        'hot_ground' => 'hot on the ground pin', 'bootleg' => 'reversed, ground bootlegged to neutral',
-        'raised_ground' => 'park ground raised by a neighbour\'s fault', 'wired_240' => '30 A receptacle wired for 240 V',
+        'good' => 'good',
+        'low' => 'low voltage',
+        'dead' => 'dead (breaker off or outage)',
+        'high' => 'high voltage',
+        'reversed' => 'hot and neutral reversed',
+        'open_ground' => 'ground open',
+        'open_neutral' => 'neutral open',
+        'hot_ground' => 'hot on the ground pin',
+        'bootleg' => 'reversed, ground bootlegged to neutral',
+        'raised_ground' => 'park ground raised by a neighbour\'s fault',
+        'wired_240' => '30 A receptacle wired for 240 V',
     ];
 
-    /** Of these, what is no fault of the wiring. Every device that looks takes high volts as it takes low ones: not good. */
+    /**
+     * Of these, what is no fault of the wiring. Every device that looks takes high volts as it takes low ones: not
+     * good.
+     */
     private const SOUND = ['good', 'low', 'dead', 'high'];
 
     /** Face of the receptacle => service conductor => conditions in which the two are joined. */
     private const WIRING = [
-        'l' => ['l' => ['good', 'low', 'dead', 'high', 'open_ground', 'open_neutral', 'hot_ground', 'raised_ground', 'wired_240'], 'n' => ['reversed', 'bootleg']],
-        'n' => ['n' => ['good', 'low', 'dead', 'high', 'open_ground', 'hot_ground', 'raised_ground', 'wired_240'], 'l' => ['reversed', 'bootleg']],
-        'g' => ['g' => ['good', 'low', 'dead', 'high', 'reversed', 'open_neutral', 'raised_ground', 'wired_240'], 'l' => ['hot_ground', 'bootleg']],
+        'l' => [
+            'l' => [
+                'good',
+                'low',
+                'dead',
+                'high',
+                'open_ground',
+                'open_neutral',
+                'hot_ground',
+                'raised_ground',
+                'wired_240',
+            ],
+            'n' => ['reversed', 'bootleg'],
+        ],
+        'n' => [
+            'n' => ['good', 'low', 'dead', 'high', 'open_ground', 'hot_ground', 'raised_ground', 'wired_240'],
+            'l' => ['reversed', 'bootleg'],
+        ],
+        'g' => [
+            'g' => ['good', 'low', 'dead', 'high', 'reversed', 'open_neutral', 'raised_ground', 'wired_240'],
+            'l' => ['hot_ground', 'bootleg'],
+        ],
     ];
 
     public static function type(): string
@@ -54,7 +83,8 @@ final class ShoreSupply extends Component
 
     public static function summary(): string
     {
-        return 'The 120 V supplies the rig meets through its one inlet, with the pedestal breaker of each; neutral and ground are bonded at the service.';
+        return 'The 120 V supplies the rig meets through its one inlet, with the pedestal breaker of each; neutral ' .
+            'and ground are bonded at the service.';
     }
 
     public static function fields(): array
@@ -81,7 +111,14 @@ final class ShoreSupply extends Component
     public function offersTo(string $inlet): array
     {
         return $inlet === $this->values->text('reaches')
-            ? array_map(fn(int $ratingA): array => ['words' => "plugged into {$ratingA} A", 'port' => Port::named($this->id), 'ratingA' => (float) $ratingA], $this->supplies())
+            ? array_map(
+                fn(int $ratingA): array => [
+                    'words' => "plugged into {$ratingA} A",
+                    'port' => Port::named($this->id),
+                    'ratingA' => (float) $ratingA,
+                ],
+                $this->supplies(),
+            )
             : [];
     }
 
@@ -90,7 +127,9 @@ final class ShoreSupply extends Component
         return "{$this->id}.condition";
     }
 
-    /** @return array<string, string> what can be wrong with a pedestal while it stays plugged in, in the field's words */
+    /**
+     * @return array<string, string> what can be wrong with a pedestal while it stays plugged in, in the field's words
+     */
     public static function faults(): array
     {
         return array_diff_key(self::CONDITIONS, array_flip(self::SOUND));
@@ -105,32 +144,74 @@ final class ShoreSupply extends Component
         foreach (self::WIRING as $face_pole => $poles) {
             foreach ($poles as $service_pole => $in) {
                 $role = ['l' => Role::L1, 'n' => Role::N, 'g' => Role::PE][$face_pole];
-                $graph->contact("{$this->id}.face_{$face_pole}{$service_pole}", $this->id, "{$this->id}.service.{$service_pole}", "{$this->id}.{$face_pole}", $role, $condition, $in);
+                $graph->contact(
+                    "{$this->id}.face_{$face_pole}{$service_pole}",
+                    $this->id,
+                    "{$this->id}.service.{$service_pole}",
+                    "{$this->id}.{$face_pole}",
+                    $role,
+                    $condition,
+                    $in,
+                );
             }
         }
         $graph->bond("{$this->id}.service_bond", $this->id, $service->neutral, $service->ground);
         $sound = array_values(array_diff(array_keys(self::CONDITIONS), ['raised_ground']));
         $graph->contact("{$this->id}.electrode", $this->id, $service->ground, 'earth', Role::PE, $condition, $sound);
-        $graph->source(new Source("{$this->id}.raise", $this->id, 'neighbour\'s fault', 'X', 'stray', false, $service->ground, 'earth', 'earth', self::RAISED_V, 10.0, device: $condition, positions: ['raised_ground'], impedanceOhm: self::ELECTRODE_OHM));
+        $graph->source(
+            new Source(
+                "{$this->id}.raise",
+                $this->id,
+                'neighbour\'s fault',
+                'X',
+                'stray',
+                false,
+                $service->ground,
+                'earth',
+                'earth',
+                self::RAISED_V,
+                10.0,
+                device: $condition,
+                positions: ['raised_ground'],
+                impedanceOhm: self::ELECTRODE_OHM,
+            ),
+        );
         $supplies = $this->supplies();
-        $graph->surroundings[$condition] = new Surrounding($condition, 'Pedestal', self::CONDITIONS, $this->values->text('reaches') . '.plug', array_map(strval(...), array_keys($supplies)), self::SOUND, self::distinct($rig), $this->id);
+        $graph->surroundings[$condition] = new Surrounding(
+            $condition,
+            'Pedestal',
+            self::CONDITIONS,
+            $this->values->text('reaches') . '.plug',
+            array_map(strval(...), array_keys($supplies)),
+            self::SOUND,
+            self::distinct($rig),
+            $this->id,
+        );
         $graph->terminal($face->hot, $face->neutral, $face->ground);
-        $graph->source(new Source(
-            "{$this->id}.supply",
+        $graph->source(
+            new Source(
+                "{$this->id}.supply",
+                $this->id,
+                'shore',
+                'S',
+                'ac',
+                true,
+                $service->hot,
+                $service->neutral,
+                $service->ground,
+                self::VOLTS,
+                (float) (reset($supplies) ?: 30),
+                surrounding: $condition,
+                impedanceOhm: self::IMPEDANCE_OHM,
+            ),
+        );
+        $graph->supplies[$this->id] = new Supply(
             $this->id,
             'shore',
-            'S',
-            'ac',
+            "{$this->id}.supply",
+            array_map(floatval(...), $supplies),
             true,
-            $service->hot,
-            $service->neutral,
-            $service->ground,
-            self::VOLTS,
-            (float) (reset($supplies) ?: 30),
-            surrounding: $condition,
-            impedanceOhm: self::IMPEDANCE_OHM,
-        ));
-        $graph->supplies[$this->id] = new Supply($this->id, 'shore', "{$this->id}.supply", array_map(floatval(...), $supplies), true);
+        );
     }
 
     /**
@@ -143,7 +224,10 @@ final class ShoreSupply extends Component
     {
         foreach ($rig->components as $component) {
             [$low, $high] = $component->window() ?? [0.0, INF];
-            if ((SupplyCondition::volts('low', self::VOLTS) >= $low) !== (SupplyCondition::volts('high', self::VOLTS) <= $high)) {
+            if (
+                SupplyCondition::volts('low', self::VOLTS) >= $low !==
+                SupplyCondition::volts('high', self::VOLTS) <= $high
+            ) {
                 return ['good', 'low', 'dead', 'high'];
             }
         }

@@ -52,7 +52,10 @@ final readonly class SurgeLogic implements Automatic
         }
         [$hot, $neutral, $ground] = $this->input;
 
-        return $look->acWithin($hot, $neutral, '', ...$this->window) && $look->wiringFault($hot, $neutral, $ground) === null ? 'closed' : 'open';
+        return $look->acWithin($hot, $neutral, '', ...$this->window) &&
+            $look->wiringFault($hot, $neutral, $ground) === null
+            ? 'closed'
+            : 'open';
     }
 
     public function misset(): array

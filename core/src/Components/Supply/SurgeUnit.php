@@ -31,7 +31,8 @@ final class SurgeUnit extends Component
 
     public static function summary(): string
     {
-        return 'An energy-management and surge unit, at the cord or inside: opens its poles on wrong voltage, reversed polarity or open ground, closes after its delay, never opens the ground. Ports: in, out.';
+        return 'An energy-management and surge unit, at the cord or inside: opens its poles on wrong voltage, ' .
+            'reversed polarity or open ground, closes after its delay, never opens the ground. Ports: in, out.';
     }
 
     public static function fields(): array
@@ -83,15 +84,49 @@ final class SurgeUnit extends Component
         $in = Port::named("{$this->id}.in");
         $out = Port::named("{$this->id}.out");
         if ($this->values->flag('bypass')) {
-            $graph->device(new Device($this->bypassSwitch(), $this->id, $this->label() . ' bypass', 'switch', ['in_use' => 'in use', 'bypassed' => 'bypassed'], 'in_use'));
+            $graph->device(
+                new Device(
+                    $this->bypassSwitch(),
+                    $this->id,
+                    $this->label() . ' bypass',
+                    'switch',
+                    ['in_use' => 'in use', 'bypassed' => 'bypassed'],
+                    'in_use',
+                ),
+            );
         }
-        $positions = ['open' => 'cut off', 'closed' => 'lets the supply in'] + ($this->values->flag('bypass') ? ['past' => 'bypassed, everything passes'] : []);
-        $graph->device(new Device($this->cutOff(), $this->id, $this->label(), 'relay', $positions, 'open', new SurgeLogic($this), judgesVolts: true));
-        $graph->poles($this->id, $this->id, $in, $out, $this->cutOff(), ['closed', 'past'], new Rating($this->values->number('ratingA'), 'relay'), $this->values->text('opens') === 'both');
+        $positions =
+            ['open' => 'cut off', 'closed' => 'lets the supply in'] +
+            ($this->values->flag('bypass') ? ['past' => 'bypassed, everything passes'] : []);
+        $graph->device(
+            new Device(
+                $this->cutOff(),
+                $this->id,
+                $this->label(),
+                'relay',
+                $positions,
+                'open',
+                new SurgeLogic($this),
+                judgesVolts: true,
+            ),
+        );
+        $graph->poles(
+            $this->id,
+            $this->id,
+            $in,
+            $out,
+            $this->cutOff(),
+            ['closed', 'past'],
+            new Rating($this->values->number('ratingA'), 'relay'),
+            $this->values->text('opens') === 'both',
+        );
     }
 
     public function plate(): Plate
     {
-        return new Plate($this->values->text('mount') === 'cord' ? 'supplies' : 'switching', 'gate', 2, [sprintf('%g A · waits %g s', $this->values->number('ratingA'), $this->values->number('delayS')), 'opens ' . ($this->values->text('opens') === 'both' ? 'hot and neutral' : 'hot only')]);
+        return new Plate($this->values->text('mount') === 'cord' ? 'supplies' : 'switching', 'gate', 2, [
+            sprintf('%g A · waits %g s', $this->values->number('ratingA'), $this->values->number('delayS')),
+            'opens ' . ($this->values->text('opens') === 'both' ? 'hot and neutral' : 'hot only'),
+        ]);
     }
 }

@@ -23,7 +23,8 @@ final class AcSwitch extends Component
 
     public static function summary(): string
     {
-        return 'An AC disconnect in a cable: opens hot and neutral, or the hot alone; the ground goes through. It protects nothing by itself. Ports: in, out.';
+        return 'An AC disconnect in a cable: opens hot and neutral, or the hot alone; the ground goes through. It ' .
+            'protects nothing by itself. Ports: in, out.';
     }
 
     public static function fields(): array
@@ -46,12 +47,29 @@ final class AcSwitch extends Component
 
     public function compile(Graph $graph, Rig $rig): void
     {
-        $graph->device(new Device("{$this->id}.handle", $this->id, $this->label(), 'switch', ['on' => 'on', 'off' => 'off'], 'on'));
-        $graph->poles($this->id, $this->id, Port::named("{$this->id}.in"), Port::named("{$this->id}.out"), "{$this->id}.handle", ['on'], new Rating($this->values->number('ratingA'), 'switch'), $this->values->text('poles') === 'two');
+        $graph->device(
+            new Device("{$this->id}.handle", $this->id, $this->label(), 'switch', ['on' => 'on', 'off' => 'off'], 'on'),
+        );
+        $graph->poles(
+            $this->id,
+            $this->id,
+            Port::named("{$this->id}.in"),
+            Port::named("{$this->id}.out"),
+            "{$this->id}.handle",
+            ['on'],
+            new Rating($this->values->number('ratingA'), 'switch'),
+            $this->values->text('poles') === 'two',
+        );
     }
 
     public function plate(): Plate
     {
-        return new Plate('switching', 'gate', 2, [sprintf('%g A · %s', $this->values->number('ratingA'), $this->values->text('poles') === 'two' ? 'two-pole' : 'one-pole')]);
+        return new Plate('switching', 'gate', 2, [
+            sprintf(
+                '%g A · %s',
+                $this->values->number('ratingA'),
+                $this->values->text('poles') === 'two' ? 'two-pole' : 'one-pole',
+            ),
+        ]);
     }
 }

@@ -23,7 +23,9 @@ final class Bypass extends Component
 
     public static function summary(): string
     {
-        return 'A three-position bypass around an inverter/charger: through the unit, off, past it. It should break before make and part the unit\'s output. Ports: in (supply), out (panel), unit_in (to the unit), unit_out (from it).';
+        return 'A three-position bypass around an inverter/charger: through the unit, off, past it. It should break ' .
+            'before make and part the unit\'s output. Ports: in (supply), out (panel), unit_in (to the unit), ' .
+            'unit_out (from it).';
     }
 
     public static function fields(): array
@@ -55,16 +57,61 @@ final class Bypass extends Component
         $two = $this->values->text('poles', 'two') === 'two';
         $rating = new Rating($this->values->number('ratingA'), 'switch');
         $port = fn(string $name): Port => Port::named("{$this->id}.{$name}");
-        $graph->device(new Device($this->handle(), $this->id, $this->label(), 'switch', [
-            'unit' => 'through the unit', 'off' => 'off', 'past' => 'past the unit',
-        ], 'unit'));
-        $graph->poles("{$this->id}.feed", $this->id, $port('in'), $port('unit_in'), $this->handle(), ['unit'], $rating, $two);
-        $graph->poles("{$this->id}.back", $this->id, $port('unit_out'), $port('out'), $this->handle(), $this->values->flag('parts') ? ['unit'] : ['unit', 'past'], $rating, $two);
-        $graph->poles("{$this->id}.past", $this->id, $port('in'), $port('out'), $this->handle(), ['past'], $rating, $two);
+        $graph->device(
+            new Device(
+                $this->handle(),
+                $this->id,
+                $this->label(),
+                'switch',
+                [
+                    'unit' => 'through the unit',
+                    'off' => 'off',
+                    'past' => 'past the unit',
+                ],
+                'unit',
+            ),
+        );
+        $graph->poles(
+            "{$this->id}.feed",
+            $this->id,
+            $port('in'),
+            $port('unit_in'),
+            $this->handle(),
+            ['unit'],
+            $rating,
+            $two,
+        );
+        $graph->poles(
+            "{$this->id}.back",
+            $this->id,
+            $port('unit_out'),
+            $port('out'),
+            $this->handle(),
+            $this->values->flag('parts') ? ['unit'] : ['unit', 'past'],
+            $rating,
+            $two,
+        );
+        $graph->poles(
+            "{$this->id}.past",
+            $this->id,
+            $port('in'),
+            $port('out'),
+            $this->handle(),
+            ['past'],
+            $rating,
+            $two,
+        );
     }
 
     public function plate(): Plate
     {
-        return new Plate('switching', 'gate', 1, [sprintf('%g A · %s', $this->values->number('ratingA'), $this->values->text('poles', 'two') === 'two' ? 'two-pole' : 'one-pole'), 'unit / off / past']);
+        return new Plate('switching', 'gate', 1, [
+            sprintf(
+                '%g A · %s',
+                $this->values->number('ratingA'),
+                $this->values->text('poles', 'two') === 'two' ? 'two-pole' : 'one-pole',
+            ),
+            'unit / off / past',
+        ]);
     }
 }

@@ -28,7 +28,9 @@ final readonly class CoilLogic implements Automatic
 
     public function wish(Look $look): string
     {
-        return $this->coil !== null && $look->ac($this->coil->hot, $this->coil->neutral, '') !== null ? 'pulled' : 'released';
+        return $this->coil !== null && $look->ac($this->coil->hot, $this->coil->neutral, '') !== null
+            ? 'pulled'
+            : 'released';
     }
 
     public function misset(): array

@@ -24,17 +24,25 @@ final class Contactor extends Component
 
     public static function summary(): string
     {
-        return 'A contactor that locks the converter out: a normally-closed contact with its coil on the inverter, or, fail-safe, a normally-open one with its coil on the outside supply. Ports: in, out.';
+        return 'A contactor that locks the converter out: a normally-closed contact with its coil on the inverter, ' .
+            'or, fail-safe, a normally-open one with its coil on the outside supply. Ports: in, out.';
     }
 
     public static function fields(): array
     {
         return [
-            'contact' => Field::choice('Contact', ['nc' => 'normally closed: opens with the coil', 'no' => 'normally open: closes with the coil']),
+            'contact' => Field::choice('Contact', [
+                'nc' => 'normally closed: opens with the coil',
+                'no' => 'normally open: closes with the coil',
+            ]),
             'coil' => Field::group('Where the coil is fed from', self::end()),
             'coilW' => Field::number('Coil draw', 'W', 0.5, 40)->surveyed(),
             'ratingA' => Field::integer('Contact rating, A', 10, 60),
-            'lamp' => Field::choice('Indicator lamp', ['none' => 'none', 'coil' => 'across the coil', 'output' => 'on the output'])->optional(),
+            'lamp' => Field::choice('Indicator lamp', [
+                'none' => 'none',
+                'coil' => 'across the coil',
+                'output' => 'on the output',
+            ])->optional(),
         ];
     }
 
@@ -66,18 +74,57 @@ final class Contactor extends Component
     public function compile(Graph $graph, Rig $rig): void
     {
         $coil = self::portOf($rig, $this->values->group('coil'));
-        $graph->device(new Device($this->coil(), $this->id, $this->label(), 'relay', [
-            'released' => 'coil released', 'pulled' => 'coil pulled in',
-        ], 'released', new CoilLogic($coil), contacts: 'contact'));
-        $graph->poles($this->id, $this->id, Port::named("{$this->id}.in"), Port::named("{$this->id}.out"), $this->coil(), [$this->failsSafe() ? 'pulled' : 'released'], new Rating($this->values->number('ratingA'), 'relay'));
+        $graph->device(
+            new Device(
+                $this->coil(),
+                $this->id,
+                $this->label(),
+                'relay',
+                [
+                    'released' => 'coil released',
+                    'pulled' => 'coil pulled in',
+                ],
+                'released',
+                new CoilLogic($coil),
+                contacts: 'contact',
+            ),
+        );
+        $graph->poles(
+            $this->id,
+            $this->id,
+            Port::named("{$this->id}.in"),
+            Port::named("{$this->id}.out"),
+            $this->coil(),
+            [$this->failsSafe() ? 'pulled' : 'released'],
+            new Rating($this->values->number('ratingA'), 'relay'),
+        );
         if ($coil !== null) {
-            $graph->user(new Load("{$this->id}.coil", '', 'coil', $coil->hot, $coil->neutral, $this->coilW(), 1.0, 120.0, true, false, component: $this->id, device: $this->coil(), positions: ['pulled']));
+            $graph->user(
+                new Load(
+                    "{$this->id}.coil",
+                    '',
+                    'coil',
+                    $coil->hot,
+                    $coil->neutral,
+                    $this->coilW(),
+                    1.0,
+                    120.0,
+                    true,
+                    false,
+                    component: $this->id,
+                    device: $this->coil(),
+                    positions: ['pulled'],
+                ),
+            );
         }
     }
 
     public function plate(): Plate
     {
-        return new Plate('switching', 'gate', 3, [$this->failsSafe() ? 'normally open' : 'normally closed', sprintf('coil %g W', $this->coilW())]);
+        return new Plate('switching', 'gate', 3, [
+            $this->failsSafe() ? 'normally open' : 'normally closed',
+            sprintf('coil %g W', $this->coilW()),
+        ]);
     }
 
     public function referenceProblems(array $others): array

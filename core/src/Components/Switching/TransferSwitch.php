@@ -23,7 +23,8 @@ final class TransferSwitch extends Component
 
     public static function summary(): string
     {
-        return 'A transfer switch with two inputs and one output: automatic (which input it prefers, its delay, the side it rests on when dead) or by hand with centre-off; one pole or two. Ports: in_a, in_b, out.';
+        return 'A transfer switch with two inputs and one output: automatic (which input it prefers, its delay, the ' .
+            'side it rests on when dead) or by hand with centre-off; one pole or two. Ports: in_a, in_b, out.';
     }
 
     public static function fields(): array
@@ -72,20 +73,33 @@ final class TransferSwitch extends Component
     {
         $twoPole = $this->values->text('poles', 'two') === 'two';
         $positions = $this->isAutomatic()
-            ? ($this->values->text('rest', 'b') === 'a' ? ['a' => 'on input A', 'b' => 'on input B'] : ['b' => 'on input B', 'a' => 'on input A'])
+            ? ($this->values->text('rest', 'b') === 'a'
+                ? ['a' => 'on input A', 'b' => 'on input B']
+                : ['b' => 'on input B', 'a' => 'on input A'])
             : ['off' => 'centre off', 'a' => 'on input A', 'b' => 'on input B'];
-        $graph->device(new Device(
-            $this->handle(),
-            $this->id,
-            $this->label(),
-            $this->isAutomatic() ? 'relay' : 'transfer',
-            $positions,
-            $this->isAutomatic() ? (string) array_key_first($positions) : 'off',
-            $this->isAutomatic() ? new TransferLogic($this) : null,
-            $this->isAutomatic() ? [] : ['a' => "{$this->id}.in_a.l", 'b' => "{$this->id}.in_b.l"],
-        ));
+        $graph->device(
+            new Device(
+                $this->handle(),
+                $this->id,
+                $this->label(),
+                $this->isAutomatic() ? 'relay' : 'transfer',
+                $positions,
+                $this->isAutomatic() ? (string) array_key_first($positions) : 'off',
+                $this->isAutomatic() ? new TransferLogic($this) : null,
+                $this->isAutomatic() ? [] : ['a' => "{$this->id}.in_a.l", 'b' => "{$this->id}.in_b.l"],
+            ),
+        );
         foreach (['a', 'b'] as $side) {
-            $graph->poles("{$this->id}.{$side}", $this->id, Port::named("{$this->id}.in_{$side}"), Port::named("{$this->id}.out"), $this->handle(), [$side], new Rating($this->ratingA(), 'switch'), $twoPole);
+            $graph->poles(
+                "{$this->id}.{$side}",
+                $this->id,
+                Port::named("{$this->id}.in_{$side}"),
+                Port::named("{$this->id}.out"),
+                $this->handle(),
+                [$side],
+                new Rating($this->ratingA(), 'switch'),
+                $twoPole,
+            );
         }
         $graph->conductor("{$this->id}.case", $this->id, "{$this->id}.out.g", 'frame', \Hollin\Core\Network\Role::PE);
     }
@@ -93,8 +107,14 @@ final class TransferSwitch extends Component
     public function plate(): Plate
     {
         return new Plate('switching', 'gate', 0, [
-            sprintf('%g A · %s', $this->ratingA(), $this->values->text('poles', 'two') === 'two' ? 'two-pole' : 'one-pole'),
-            $this->isAutomatic() ? sprintf('prefers %s', strtoupper($this->values->text('prefers', 'a'))) : 'by hand, centre-off',
+            sprintf(
+                '%g A · %s',
+                $this->ratingA(),
+                $this->values->text('poles', 'two') === 'two' ? 'two-pole' : 'one-pole',
+            ),
+            $this->isAutomatic()
+                ? sprintf('prefers %s', strtoupper($this->values->text('prefers', 'a')))
+                : 'by hand, centre-off',
         ]);
     }
 }

@@ -8,7 +8,14 @@ namespace Hollin\Core\Plan\Arrangements;
 final class Arrangements
 {
     private const CLASSES = [
-        InLine::class, Subpanel::class, TransferWhole::class, TransferCircuit::class, OwnReceptacles::class, PlugByHand::class, CordIntoInverter::class, BackFed::class,
+        InLine::class,
+        Subpanel::class,
+        TransferWhole::class,
+        TransferCircuit::class,
+        OwnReceptacles::class,
+        PlugByHand::class,
+        CordIntoInverter::class,
+        BackFed::class,
     ];
 
     /** @return array<string, class-string<Arrangement>> */

@@ -27,7 +27,8 @@ final class BackFed implements Arrangement
 
     public static function risks(): string
     {
-        return 'It parts the hot only: neutrals and bonds stay common; the breaker needs a hold-down; a person must act.';
+        return 'It parts the hot only: neutrals and bonds stay common; the breaker needs a hold-down; a person must ' .
+            'act.';
     }
 
     public static function options(): array
@@ -41,16 +42,37 @@ final class BackFed implements Arrangement
         $free = \Hollin\Core\Plan\Slots::free($rig, $panel);
         $whole = array_values(array_filter($free, fn(array $f): bool => $f['half'] === ''));
         if ($whole === []) {
-            throw new NotPossible(sprintf('%s has no free slot for a back-fed breaker: move a circuit onto a tandem breaker first.', $panel->label()));
+            throw new NotPossible(
+                sprintf(
+                    '%s has no free slot for a back-fed breaker: move a circuit onto a tandem breaker first.',
+                    $panel->label(),
+                ),
+            );
         }
 
         return [
             ...Units::standAlone($options, 'hard_wired'),
             ...BankAssembly::of($rig, $options),
-            Changes::set($panel->id, '/backfeed', (object) [
-                'breakerA' => 20, 'slot' => $whole[0]['slot'], 'interlocked' => $options->values->flag('interlocked', true), 'holdDown' => true,
-            ], 'the inverter comes in on a breaker of the main panel'),
-            Changes::feeder('inverter_out', 'Inverter to back-fed breaker', 'inverter', 'ac_out', $panel->id, 'backfeed', Changes::branchCable('awg:12', 3.0)),
+            Changes::set(
+                $panel->id,
+                '/backfeed',
+                (object) [
+                    'breakerA' => 20,
+                    'slot' => $whole[0]['slot'],
+                    'interlocked' => $options->values->flag('interlocked', true),
+                    'holdDown' => true,
+                ],
+                'the inverter comes in on a breaker of the main panel',
+            ),
+            Changes::feeder(
+                'inverter_out',
+                'Inverter to back-fed breaker',
+                'inverter',
+                'ac_out',
+                $panel->id,
+                'backfeed',
+                Changes::branchCable('awg:12', 3.0),
+            ),
             ...ConverterFate::of($rig, $options, 'ac_out'),
         ];
     }

@@ -27,7 +27,8 @@ final class BankAssembly
         $run = $o->surveyed('dcRunM', 1.5);
         $cable = fn(float $share): stdClass => (object) [
             'size' => (object) ['value' => $o->text('dcSize', 'awg:4/0'), 'basis' => 'told'],
-            'lengthM' => (object) ['value' => round($run->value * $share, 2), 'basis' => $run->basis], 'sheath' => 'fine',
+            'lengthM' => (object) ['value' => round($run->value * $share, 2), 'basis' => $run->basis],
+            'sheath' => 'fine',
         ];
         foreach ($rig->all(Bank::class) as $old) {
             foreach ($rig->components as $id => $part) {
@@ -47,20 +48,65 @@ final class BankAssembly
         }
         array_push(
             $changes,
-            Changes::fit('bank', [
-                'type' => 'battery_bank', 'label' => 'Bank', 'chemistry' => $o->text('chemistry', 'lfp'), 'unitV' => $lfp ? 12.8 : 12,
-                'unitAh' => $o->surveyed('unitAh', 200), 'series' => 1, 'parallel' => (int) $o->number('parallel', 2),
-            ] + ($lfp ? [
-                'bmsContinuousA' => (object) ['value' => 200, 'basis' => 'assumed'], 'bmsPeakA' => (object) ['value' => 400, 'basis' => 'assumed'],
-            ] : [])),
-            Changes::fit('main_fuse', ['type' => 'dc_fuse', 'label' => 'Main fuse', 'family' => $o->text('fuseFamily', 'class_t'), 'ratingA' => $o->surveyed('fuseA', 400)]),
-            Changes::fit('disconnect', ['type' => 'dc_switch', 'label' => 'Battery disconnect', 'ratingA' => (object) ['value' => 600, 'basis' => 'told']]),
-            Changes::fit('pos_bar', ['type' => 'bus_bar', 'label' => 'Positive bar', 'pole' => 'positive', 'ratingA' => 600]),
-            Changes::fit('neg_bar', ['type' => 'bus_bar', 'label' => 'Negative bar', 'pole' => 'negative', 'ratingA' => 600]),
+            Changes::fit(
+                'bank',
+                [
+                    'type' => 'battery_bank',
+                    'label' => 'Bank',
+                    'chemistry' => $o->text('chemistry', 'lfp'),
+                    'unitV' => $lfp ? 12.8 : 12,
+                    'unitAh' => $o->surveyed('unitAh', 200),
+                    'series' => 1,
+                    'parallel' => (int) $o->number('parallel', 2),
+                ] +
+                    ($lfp
+                        ? [
+                            'bmsContinuousA' => (object) ['value' => 200, 'basis' => 'assumed'],
+                            'bmsPeakA' => (object) ['value' => 400, 'basis' => 'assumed'],
+                        ]
+                        : []),
+            ),
+            Changes::fit('main_fuse', [
+                'type' => 'dc_fuse',
+                'label' => 'Main fuse',
+                'family' => $o->text('fuseFamily', 'class_t'),
+                'ratingA' => $o->surveyed('fuseA', 400),
+            ]),
+            Changes::fit('disconnect', [
+                'type' => 'dc_switch',
+                'label' => 'Battery disconnect',
+                'ratingA' => (object) ['value' => 600, 'basis' => 'told'],
+            ]),
+            Changes::fit('pos_bar', [
+                'type' => 'bus_bar',
+                'label' => 'Positive bar',
+                'pole' => 'positive',
+                'ratingA' => 600,
+            ]),
+            Changes::fit('neg_bar', [
+                'type' => 'bus_bar',
+                'label' => 'Negative bar',
+                'pole' => 'negative',
+                'ratingA' => 600,
+            ]),
             Changes::fit('shunt', ['type' => 'shunt', 'label' => 'Shunt', 'ratingA' => 500]),
             Changes::lead('ld_bank_fuse', 'Bank to fuse', 'bank.pos', 'main_fuse.in', 'positive', $cable(0.1)),
-            Changes::lead('ld_fuse_disc', 'Fuse to disconnect', 'main_fuse.out', 'disconnect.in', 'positive', $cable(0.2)),
-            Changes::lead('ld_disc_bar', 'Disconnect to bar', 'disconnect.out', 'pos_bar.stud', 'positive', $cable(0.2)),
+            Changes::lead(
+                'ld_fuse_disc',
+                'Fuse to disconnect',
+                'main_fuse.out',
+                'disconnect.in',
+                'positive',
+                $cable(0.2),
+            ),
+            Changes::lead(
+                'ld_disc_bar',
+                'Disconnect to bar',
+                'disconnect.out',
+                'pos_bar.stud',
+                'positive',
+                $cable(0.2),
+            ),
             Changes::lead('ld_bar_inv', 'Bar to inverter', 'pos_bar.stud', 'inverter.pos', 'positive', $cable(0.5)),
             Changes::lead('ld_bank_shunt', 'Bank to shunt', 'bank.neg', 'shunt.battery', 'negative', $cable(0.3)),
             Changes::lead('ld_shunt_bar', 'Shunt to bar', 'shunt.load', 'neg_bar.stud', 'negative', $cable(0.2)),
@@ -73,21 +119,50 @@ final class BankAssembly
                     continue;
                 }
                 $short = (object) [
-                    'size' => (object) ['value' => 'awg:4', 'basis' => 'told'], 'lengthM' => (object) ['value' => 0.15, 'basis' => 'told'], 'sheath' => 'fine',
+                    'size' => (object) ['value' => 'awg:4', 'basis' => 'told'],
+                    'lengthM' => (object) ['value' => 0.15, 'basis' => 'told'],
+                    'sheath' => 'fine',
                 ];
                 $fuse = $rig->find(explode('.', $lead->to())[0]);
                 if ($fuse instanceof DcFuse) {
                     $changes[] = Changes::set($lead->id, '/cable', $short, 'the fuse sits right at the bar');
-                    $changes[] = Changes::set($fuse->id, '/family', 'mrbf', 'a thermal breaker cannot break what the new bank delivers');
+                    $changes[] = Changes::set(
+                        $fuse->id,
+                        '/family',
+                        'mrbf',
+                        'a thermal breaker cannot break what the new bank delivers',
+                    );
                     continue;
                 }
-                $changes[] = Changes::fit("{$lead->id}_fuse", ['type' => 'dc_fuse', 'label' => $lead->label() . ' fuse', 'family' => 'mrbf', 'ratingA' => (object) ['value' => 60, 'basis' => 'told']]);
-                $changes[] = Changes::lead("{$lead->id}_tap", 'Bar to fuse', 'pos_bar.stud', "{$lead->id}_fuse.in", 'positive', $short);
-                $changes[] = Changes::move($lead->id, '/from', "{$lead->id}_fuse.out", 'it gets its own fuse at the bar');
+                $changes[] = Changes::fit("{$lead->id}_fuse", [
+                    'type' => 'dc_fuse',
+                    'label' => $lead->label() . ' fuse',
+                    'family' => 'mrbf',
+                    'ratingA' => (object) ['value' => 60, 'basis' => 'told'],
+                ]);
+                $changes[] = Changes::lead(
+                    "{$lead->id}_tap",
+                    'Bar to fuse',
+                    'pos_bar.stud',
+                    "{$lead->id}_fuse.in",
+                    'positive',
+                    $short,
+                );
+                $changes[] = Changes::move(
+                    $lead->id,
+                    '/from',
+                    "{$lead->id}_fuse.out",
+                    'it gets its own fuse at the bar',
+                );
             }
         }
         if ($rig->all(FrameBond::class) === []) {
-            $changes[] = Changes::fit('dc_frame_bond', ['type' => 'frame_bond', 'label' => 'DC negative to frame', 'from' => 'neg_bar.stud', 'cable' => $cable(0.3)]);
+            $changes[] = Changes::fit('dc_frame_bond', [
+                'type' => 'frame_bond',
+                'label' => 'DC negative to frame',
+                'from' => 'neg_bar.stud',
+                'cable' => $cable(0.3),
+            ]);
         }
 
         return $changes;

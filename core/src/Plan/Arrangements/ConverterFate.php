@@ -16,7 +16,8 @@ final class ConverterFate
     /**
      * What becomes of the factory converter; "ahead" is the arrangement's own affair.
      *
-     * @param string $coilPort of the inverter that a lock-out's coil hangs on: the contact that follows inverting, or a stand-alone unit's output
+     * @param string $coilPort of the inverter that a lock-out's coil hangs on: the contact that follows inverting, or a
+     *      stand-alone unit's output
      * @return list<stdClass>
      */
     public static function of(Rig $rig, Options $options, string $coilPort = 'follow'): array
@@ -33,7 +34,12 @@ final class ConverterFate
             'contactor_safe' => self::lockOut($rig, $converter, $circuit, 'no', ''),
             'lifted' => self::lifted($rig, $converter),
             'replaced' => [
-                Changes::set($converter->id, '/label', sprintf('Converter %g A for lithium', $converter->outputA()), 'replaced by one suited to the chemistry'),
+                Changes::set(
+                    $converter->id,
+                    '/label',
+                    sprintf('Converter %g A for lithium', $converter->outputA()),
+                    'replaced by one suited to the chemistry',
+                ),
                 Changes::set($converter->id, '/profile', 'lithium', 'replaced by one suited to the chemistry'),
                 Changes::set($converter->id, '/outputV', 14.4, 'replaced by one suited to the chemistry'),
             ],
@@ -46,32 +52,58 @@ final class ConverterFate
      *
      * @return list<stdClass>
      */
-    private static function lockOut(Rig $rig, Converter $converter, ?Circuit $circuit, string $contact, string $port): array
-    {
-        $coil = $contact === 'nc' ? ['at' => 'inverter', 'port' => $port] : ['at' => FoundParts::inlet($rig)->id, 'port' => 'out'];
+    private static function lockOut(
+        Rig $rig,
+        Converter $converter,
+        ?Circuit $circuit,
+        string $contact,
+        string $port,
+    ): array {
+        $coil =
+            $contact === 'nc'
+                ? ['at' => 'inverter', 'port' => $port]
+                : ['at' => FoundParts::inlet($rig)->id, 'port' => 'out'];
         $plug = $converter->values->text('plug');
         $feed = $circuit ?? $rig->find($plug);
-        if (!$feed instanceof Circuit) {
+        if (!($feed instanceof Circuit)) {
             throw new NotPossible('The survey does not say which circuit feeds the converter: say so first.');
         }
         $changes = [
             Changes::fit('lock_out', [
-                'type' => 'contactor', 'label' => $contact === 'nc' ? 'Converter lock-out' : 'Converter contactor', 'contact' => $contact,
-                'coil' => (object) $coil, 'coilW' => (object) ['value' => 5, 'basis' => 'assumed'], 'ratingA' => 20, 'lamp' => $contact === 'nc' ? 'none' : 'output',
+                'type' => 'contactor',
+                'label' => $contact === 'nc' ? 'Converter lock-out' : 'Converter contactor',
+                'contact' => $contact,
+                'coil' => (object) $coil,
+                'coilW' => (object) ['value' => 5, 'basis' => 'assumed'],
+                'ratingA' => 20,
+                'lamp' => $contact === 'nc' ? 'none' : 'output',
             ]),
-            Changes::set($feed->id, '/feeds', (object) ['at' => 'lock_out', 'port' => 'in'], 'the converter\'s feed goes through the contactor'),
+            Changes::set(
+                $feed->id,
+                '/feeds',
+                (object) ['at' => 'lock_out', 'port' => 'in'],
+                'the converter\'s feed goes through the contactor',
+            ),
         ];
         if ($plug === '') {
             $changes[] = Changes::fit('lock_out_feed', [
-                'type' => 'feeder', 'label' => 'Contactor to converter', 'from' => (object) ['at' => 'lock_out', 'port' => 'out'], 'to' => (object) ['at' => $converter->id, 'port' => 'ac_in'],
+                'type' => 'feeder',
+                'label' => 'Contactor to converter',
+                'from' => (object) ['at' => 'lock_out', 'port' => 'out'],
+                'to' => (object) ['at' => $converter->id, 'port' => 'ac_in'],
                 'cable' => (object) Changes::branchCable('awg:14', 1.0),
             ]);
 
             return $changes;
         }
         $changes[] = Changes::fit('converter_outlet', [
-            'type' => 'circuit', 'label' => 'Converter outlet', 'hot' => (object) ['at' => 'lock_out', 'port' => 'out'], 'neutral' => (object) ['at' => 'lock_out', 'port' => 'out'],
-            'cable' => (object) Changes::branchCable('awg:14', 1.0), 'gfci' => 'none', 'place' => 'fixed',
+            'type' => 'circuit',
+            'label' => 'Converter outlet',
+            'hot' => (object) ['at' => 'lock_out', 'port' => 'out'],
+            'neutral' => (object) ['at' => 'lock_out', 'port' => 'out'],
+            'cable' => (object) Changes::branchCable('awg:14', 1.0),
+            'gfci' => 'none',
+            'place' => 'fixed',
         ]);
         $changes[] = Changes::move($converter->id, '/plug', 'converter_outlet', 'plugged in behind the contactor');
 
@@ -84,7 +116,10 @@ final class ConverterFate
         $changes = [];
         foreach ($rig->all(Lead::class) as $lead) {
             if ($lead->isPositive() && in_array("{$converter->id}.pos", [$lead->from(), $lead->to()], true)) {
-                $changes[] = Changes::remove($lead->id, 'lifted, insulated and labelled; it may also have fed the 12 V panel');
+                $changes[] = Changes::remove(
+                    $lead->id,
+                    'lifted, insulated and labelled; it may also have fed the 12 V panel',
+                );
             }
         }
 
@@ -100,7 +135,10 @@ final class ConverterFate
     {
         $changes = [];
         foreach ($rig->all(Lead::class) as $lead) {
-            if (in_array($lead->from(), $converter->leadTerminals(), true) || in_array($lead->to(), $converter->leadTerminals(), true)) {
+            if (
+                in_array($lead->from(), $converter->leadTerminals(), true) ||
+                in_array($lead->to(), $converter->leadTerminals(), true)
+            ) {
                 $changes[] = Changes::remove($lead->id, 'its converter comes out');
             }
         }
@@ -115,9 +153,13 @@ final class ConverterFate
     /** @return list<stdClass> */
     public static function switchedOff(Converter $converter, ?Circuit $circuit): array
     {
-        return [Changes::fit('switch_converter_off', [
-            'type' => 'instruction', 'label' => 'Converter off when inverting',
-            'device' => $circuit !== null ? $circuit->id : $converter->id, 'while' => 'inverting',
-        ])];
+        return [
+            Changes::fit('switch_converter_off', [
+                'type' => 'instruction',
+                'label' => 'Converter off when inverting',
+                'device' => $circuit !== null ? $circuit->id : $converter->id,
+                'while' => 'inverting',
+            ]),
+        ];
     }
 }

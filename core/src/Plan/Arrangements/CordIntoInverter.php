@@ -26,7 +26,8 @@ final class CordIntoInverter implements Arrangement
 
     public static function risks(): string
     {
-        return 'Converter, fridge, heater and air conditioner are all on the battery; one receptacle carries everything; the bond is whatever the inverter has.';
+        return 'Converter, fridge, heater and air conditioner are all on the battery; one receptacle carries ' .
+            'everything; the bond is whatever the inverter has.';
     }
 
     public static function options(): array

@@ -41,7 +41,9 @@ final class FoundParts
                 return $feeder;
             }
         }
-        throw new NotPossible('The survey does not say what feeds the main panel: add the feeder from the inlet first.');
+        throw new NotPossible(
+            'The survey does not say what feeds the main panel: add the feeder from the inlet first.',
+        );
     }
 
     /** @return array{?Converter, ?Circuit} */
@@ -64,8 +66,14 @@ final class FoundParts
     public static function branch(Rig $rig, Options $options): Circuit
     {
         $circuit = $rig->find($options->text('circuit', ''));
-        if (!$circuit instanceof Circuit || $circuit->hotPanel() === null || $circuit->feedsComponent() !== null) {
-            throw new NotPossible(sprintf('"%s" is not a circuit that lands on a breaker and feeds outlets: choose one of the panel\'s circuits.', $options->text('circuit', '')));
+        if (!($circuit instanceof Circuit) || $circuit->hotPanel() === null || $circuit->feedsComponent() !== null) {
+            throw new NotPossible(
+                sprintf(
+                    '"%s" is not a circuit that lands on a breaker and feeds outlets: choose one of the ' .
+                        'panel\'s circuits.',
+                    $options->text('circuit', ''),
+                ),
+            );
         }
 
         return $circuit;

@@ -26,7 +26,8 @@ final class OwnReceptacles implements Arrangement
 
     public static function risks(): string
     {
-        return 'Few outlets, and guests confuse them; a first fault may not clear if the output floats; a charger can be plugged into it.';
+        return 'Few outlets, and guests confuse them; a first fault may not clear if the output floats; a charger ' .
+            'can be plugged into it.';
     }
 
     public static function options(): array
@@ -42,8 +43,14 @@ final class OwnReceptacles implements Arrangement
             ...Units::standAlone($options, 'both', ['outletA' => 15]),
             ...BankAssembly::of($rig, $options),
             Changes::fit('inverter_outlets', [
-                'type' => 'circuit', 'label' => 'Inverter outlets', 'hot' => $end, 'neutral' => clone $end,
-                'breakerA' => (object) ['value' => 15, 'basis' => 'told'], 'cable' => (object) Changes::branchCable('awg:14', 3.0), 'gfci' => 'receptacle', 'place' => 'general',
+                'type' => 'circuit',
+                'label' => 'Inverter outlets',
+                'hot' => $end,
+                'neutral' => clone $end,
+                'breakerA' => (object) ['value' => 15, 'basis' => 'told'],
+                'cable' => (object) Changes::branchCable('awg:14', 3.0),
+                'gfci' => 'receptacle',
+                'place' => 'general',
             ]),
             ...ConverterFate::of($rig, $options, 'ac_out'),
         ];

@@ -46,8 +46,16 @@ final class PlugByHand implements Arrangement
             ...BankAssembly::of($rig, $options),
             Changes::fit('factory_outlet', Changes::branchEnd($circuit, $circuit->label() . ': factory outlet')),
             Changes::fit('hand_plug', [
-                'type' => 'inlet', 'label' => $circuit->label() . ' plug', 'ratingA' => 15, 'form' => 'plug', 'usual' => 'factory',
-                'cord' => (object) ['size' => (object) ['value' => 'awg:14', 'basis' => 'told'], 'lengthM' => (object) ['value' => 1.5, 'basis' => 'assumed'], 'sheath' => 'cord'],
+                'type' => 'inlet',
+                'label' => $circuit->label() . ' plug',
+                'ratingA' => 15,
+                'form' => 'plug',
+                'usual' => 'factory',
+                'cord' => (object) [
+                    'size' => (object) ['value' => 'awg:14', 'basis' => 'told'],
+                    'lengthM' => (object) ['value' => 1.5, 'basis' => 'assumed'],
+                    'sheath' => 'cord',
+                ],
                 'into' => (object) [
                     'factory' => (object) ['at' => 'factory_outlet', 'port' => 'receptacle'],
                     'unit' => (object) ['at' => 'inverter', 'port' => 'ac_out'],
@@ -56,7 +64,9 @@ final class PlugByHand implements Arrangement
             Changes::move($circuit->id, '/hot', $out, 'the circuit is fed by the plug'),
             Changes::move($circuit->id, '/neutral', clone $out, 'hot and neutral together'),
             Changes::set($circuit->id, '/breakerA', null, 'its breaker stays in the panel'),
-            ...($circuit->gfci() === 'breaker' ? [Changes::set($circuit->id, '/gfci', 'none', 'its GFCI breaker stays in the panel')] : []),
+            ...$circuit->gfci() === 'breaker'
+                ? [Changes::set($circuit->id, '/gfci', 'none', 'its GFCI breaker stays in the panel')]
+                : [],
             ...ConverterFate::of($rig, $options, 'ac_out'),
         ];
     }

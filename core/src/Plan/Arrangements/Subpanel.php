@@ -29,7 +29,8 @@ final class Subpanel implements Arrangement
 
     public static function risks(): string
     {
-        return 'A hot moved without its neutral; GFCI protection left behind; box fill at the splices; the directory must change.';
+        return 'A hot moved without its neutral; GFCI protection left behind; box fill at the splices; the ' .
+            'directory must change.';
     }
 
     public static function options(): array
@@ -49,7 +50,7 @@ final class Subpanel implements Arrangement
         $moving = [];
         foreach ($options->circuits() as $id) {
             $circuit = $rig->find($id);
-            if (!$circuit instanceof Circuit) {
+            if (!($circuit instanceof Circuit)) {
                 throw new NotPossible(sprintf('There is no circuit "%s" to move.', $id));
             }
             // What hangs behind another circuit's GFCI moves with that circuit.
@@ -64,26 +65,43 @@ final class Subpanel implements Arrangement
         $slots = max((int) $options->number('slots', 6), count($moving) + 1);
         $changes = [...Units::inverter($options), ...BankAssembly::of($rig, $options)];
         $changes[] = Changes::fit('inverter_panel', [
-            'type' => 'panel', 'label' => 'Inverter panel', 'role' => 'sub', 'slots' => $slots, 'tandem' => true,
-            'bondScrew' => (object) ['value' => false, 'basis' => 'told'], 'bondedToFrame' => (object) ['value' => true, 'basis' => 'told'],
+            'type' => 'panel',
+            'label' => 'Inverter panel',
+            'role' => 'sub',
+            'slots' => $slots,
+            'tandem' => true,
+            'bondScrew' => (object) ['value' => false, 'basis' => 'told'],
+            'bondedToFrame' => (object) ['value' => true, 'basis' => 'told'],
         ]);
         $free = self::freeSlots($rig, $panel, $moving);
         if ($free === []) {
-            throw new NotPossible(sprintf('%s has no slot for the breaker that feeds the inverter/charger: move at least one circuit off it.', $panel->label()));
+            throw new NotPossible(
+                sprintf(
+                    '%s has no slot for the breaker that feeds the inverter/charger: move at least one circuit off it.',
+                    $panel->label(),
+                ),
+            );
         }
         $slot = 0;
         foreach ($moving as $circuit) {
             array_push($changes, ...Changes::moveCircuit($circuit, 'inverter_panel', ++$slot));
         }
         $changes[] = Changes::fit('inverter_feed', [
-            'type' => 'circuit', 'label' => 'Inverter/charger feed',
-            'hot' => (object) $free[0], 'neutral' => (object) ['panel' => $panel->id],
-            'breakerA' => (object) ['value' => $feedA, 'basis' => 'told'], 'cable' => (object) Changes::branchCable(Changes::sizeFor($feedA), 2.0),
-            'gfci' => 'none', 'place' => 'fixed', 'feeds' => (object) ['at' => 'inverter', 'port' => 'ac_in'],
+            'type' => 'circuit',
+            'label' => 'Inverter/charger feed',
+            'hot' => (object) $free[0],
+            'neutral' => (object) ['panel' => $panel->id],
+            'breakerA' => (object) ['value' => $feedA, 'basis' => 'told'],
+            'cable' => (object) Changes::branchCable(Changes::sizeFor($feedA), 2.0),
+            'gfci' => 'none',
+            'place' => 'fixed',
+            'feeds' => (object) ['at' => 'inverter', 'port' => 'ac_in'],
         ]);
         $changes[] = Changes::fit('inverter_out', [
-            'type' => 'feeder', 'label' => 'Inverter to its panel',
-            'from' => (object) ['at' => 'inverter', 'port' => 'ac_out'], 'to' => (object) ['at' => 'inverter_panel', 'port' => 'line'],
+            'type' => 'feeder',
+            'label' => 'Inverter to its panel',
+            'from' => (object) ['at' => 'inverter', 'port' => 'ac_out'],
+            'to' => (object) ['at' => 'inverter_panel', 'port' => 'line'],
             'cable' => (object) Changes::branchCable(Changes::sizeFor($feedA), 2.0),
         ]);
         array_push($changes, ...ConverterFate::of($rig, $options));

@@ -27,12 +27,15 @@ final class TransferCircuit implements Arrangement
 
     public static function risks(): string
     {
-        return 'The switch lands beyond the branch breaker: while inverting that breaker is bypassed, and what protects the cable is the inverter.';
+        return 'The switch lands beyond the branch breaker: while inverting that breaker is bypassed, and what ' .
+            'protects the cable is the inverter.';
     }
 
     public static function options(): array
     {
-        return ['circuit' => Field::ref('Circuit behind the transfer switch')] + Options::transfer() + Options::standAlone();
+        return ['circuit' => Field::ref('Circuit behind the transfer switch')] +
+            Options::transfer() +
+            Options::standAlone();
     }
 
     public function changes(Rig $rig, Options $options): array
@@ -44,12 +47,27 @@ final class TransferCircuit implements Arrangement
             ...Units::standAlone($options, 'hard_wired'),
             ...BankAssembly::of($rig, $options),
             ...Units::transfer($options, 'Transfer switch', 20),
-            Changes::fit('transfer_feed', Changes::branchEnd($circuit, $circuit->label() . ': feed') + ['feeds' => (object) ['at' => 'transfer', 'port' => 'in_a']]),
-            Changes::feeder('inverter_out', 'Inverter to transfer switch', 'inverter', 'ac_out', 'transfer', 'in_b', Changes::branchCable('awg:12', 2.0)),
+            Changes::fit(
+                'transfer_feed',
+                Changes::branchEnd($circuit, $circuit->label() . ': feed') + [
+                    'feeds' => (object) ['at' => 'transfer', 'port' => 'in_a'],
+                ],
+            ),
+            Changes::feeder(
+                'inverter_out',
+                'Inverter to transfer switch',
+                'inverter',
+                'ac_out',
+                'transfer',
+                'in_b',
+                Changes::branchCable('awg:12', 2.0),
+            ),
             Changes::move($circuit->id, '/hot', $out, 'the circuit is fed by the transfer switch'),
             Changes::move($circuit->id, '/neutral', clone $out, 'hot and neutral together'),
             Changes::set($circuit->id, '/breakerA', null, 'its breaker stays in the panel'),
-            ...($circuit->gfci() === 'breaker' ? [Changes::set($circuit->id, '/gfci', 'none', 'its GFCI breaker stays in the panel')] : []),
+            ...$circuit->gfci() === 'breaker'
+                ? [Changes::set($circuit->id, '/gfci', 'none', 'its GFCI breaker stays in the panel')]
+                : [],
             ...ConverterFate::of($rig, $options, 'ac_out'),
         ];
     }

@@ -26,7 +26,8 @@ final class TransferWhole implements Arrangement
 
     public static function risks(): string
     {
-        return 'Which input it prefers and how long it waits; one pole or two; the converter loops behind it; the bond when transferred.';
+        return 'Which input it prefers and how long it waits; one pole or two; the converter loops behind it; the ' .
+            'bond when transferred.';
     }
 
     public static function options(): array
@@ -45,11 +46,37 @@ final class TransferWhole implements Arrangement
             ...Units::standAlone($options, 'hard_wired'),
             ...BankAssembly::of($rig, $options),
             ...Units::transfer($options, 'Transfer switch', 30),
-            ...($ahead
-                ? [...Units::shoreBox($feeder, 'transfer', 'in_a', 30), ...Changes::moveCircuit($circuit, 'shore_box', 2)]
-                : [Changes::move($feeder->id, '/to', (object) ['at' => 'transfer', 'port' => 'in_a'], 'shore is input A')]),
-            Changes::feeder('inverter_out', 'Inverter to transfer switch', 'inverter', 'ac_out', 'transfer', 'in_b', Changes::branchCable('awg:10', 2.0)),
-            Changes::feeder('transfer_out', 'Transfer switch to main panel', 'transfer', 'out', $panel->id, 'line', Changes::branchCable('awg:10', 2.0)),
+            ...$ahead
+                ? [
+                    ...Units::shoreBox($feeder, 'transfer', 'in_a', 30),
+                    ...Changes::moveCircuit($circuit, 'shore_box', 2),
+                ]
+                : [
+                    Changes::move(
+                        $feeder->id,
+                        '/to',
+                        (object) ['at' => 'transfer', 'port' => 'in_a'],
+                        'shore is input A',
+                    ),
+                ],
+            Changes::feeder(
+                'inverter_out',
+                'Inverter to transfer switch',
+                'inverter',
+                'ac_out',
+                'transfer',
+                'in_b',
+                Changes::branchCable('awg:10', 2.0),
+            ),
+            Changes::feeder(
+                'transfer_out',
+                'Transfer switch to main panel',
+                'transfer',
+                'out',
+                $panel->id,
+                'line',
+                Changes::branchCable('awg:10', 2.0),
+            ),
             ...ConverterFate::of($rig, $options, 'ac_out'),
         ];
     }

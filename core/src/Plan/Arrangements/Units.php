@@ -15,14 +15,31 @@ final class Units
     {
         $watts = $o->number('continuousW', 3000);
 
-        return [Changes::fit('inverter', [
-            'type' => 'inverter_charger', 'label' => sprintf('Inverter/charger %g VA', $watts),
-            'continuousW' => $watts, 'surgeW' => $o->number('surgeW', 2 * $watts), 'efficiency' => $o->number('efficiency', 0.88),
-            'dcNominalV' => 12, 'cutOffV' => 10.5, 'idleW' => 25, 'passThroughA' => $o->number('passThroughA', 30),
-            'neutral' => $o->text('neutral', 'switched'), 'bond' => 'relay', 'chargerA' => $o->number('chargerA', 100),
-            'inputLimitA' => $o->number('inputLimitA', 30), 'rejectsBelowV' => 100, 'passesWhenOff' => true, 'qualifyS' => 15,
-            'largestLug' => 'awg:4/0', 'studs' => 2,
-        ] + ($o->values->flag('assist') ? ['assist' => true] : []))];
+        return [
+            Changes::fit(
+                'inverter',
+                [
+                    'type' => 'inverter_charger',
+                    'label' => sprintf('Inverter/charger %g VA', $watts),
+                    'continuousW' => $watts,
+                    'surgeW' => $o->number('surgeW', 2 * $watts),
+                    'efficiency' => $o->number('efficiency', 0.88),
+                    'dcNominalV' => 12,
+                    'cutOffV' => 10.5,
+                    'idleW' => 25,
+                    'passThroughA' => $o->number('passThroughA', 30),
+                    'neutral' => $o->text('neutral', 'switched'),
+                    'bond' => 'relay',
+                    'chargerA' => $o->number('chargerA', 100),
+                    'inputLimitA' => $o->number('inputLimitA', 30),
+                    'rejectsBelowV' => 100,
+                    'passesWhenOff' => true,
+                    'qualifyS' => 15,
+                    'largestLug' => 'awg:4/0',
+                    'studs' => 2,
+                ] + ($o->values->flag('assist') ? ['assist' => true] : []),
+            ),
+        ];
     }
 
     /**
@@ -35,12 +52,26 @@ final class Units
     {
         $watts = $o->number('continuousW', 2000);
 
-        return [Changes::fit('inverter', [
-            'type' => 'inverter', 'label' => sprintf('Inverter %g W', $watts),
-            'continuousW' => (object) ['value' => $watts, 'basis' => 'told'], 'surgeW' => $o->surveyed('surgeW', 2 * $watts), 'efficiency' => $o->number('efficiency', 0.88),
-            'dcNominalV' => 12, 'cutOffV' => 10.5, 'idleW' => round($watts * 0.008, 1), 'neutral' => $o->text('outputNeutral', 'unknown'), 'output' => $output,
-            'waveform' => $o->text('waveform', 'sine'), 'largestLug' => 'awg:4/0', 'studs' => 2,
-        ] + $more)];
+        return [
+            Changes::fit(
+                'inverter',
+                [
+                    'type' => 'inverter',
+                    'label' => sprintf('Inverter %g W', $watts),
+                    'continuousW' => (object) ['value' => $watts, 'basis' => 'told'],
+                    'surgeW' => $o->surveyed('surgeW', 2 * $watts),
+                    'efficiency' => $o->number('efficiency', 0.88),
+                    'dcNominalV' => 12,
+                    'cutOffV' => 10.5,
+                    'idleW' => round($watts * 0.008, 1),
+                    'neutral' => $o->text('outputNeutral', 'unknown'),
+                    'output' => $output,
+                    'waveform' => $o->text('waveform', 'sine'),
+                    'largestLug' => 'awg:4/0',
+                    'studs' => 2,
+                ] + $more,
+            ),
+        ];
     }
 
     /**
@@ -53,9 +84,25 @@ final class Units
         $manual = $o->text('switch', 'automatic') === 'manual';
         $prefers = $o->text('prefers', 'supply') === 'supply' ? 'a' : 'b';
 
-        return [Changes::fit('transfer', [
-            'type' => 'transfer_switch', 'label' => $label, 'kind' => $manual ? 'manual' : 'automatic', 'poles' => $o->text('poles', 'two'), 'ratingA' => $ratingA,
-        ] + ($manual ? [] : ['prefers' => $prefers, 'rest' => $prefers === 'a' ? 'b' : 'a', 'delayS' => $o->number('delayS', 10)]))];
+        return [
+            Changes::fit(
+                'transfer',
+                [
+                    'type' => 'transfer_switch',
+                    'label' => $label,
+                    'kind' => $manual ? 'manual' : 'automatic',
+                    'poles' => $o->text('poles', 'two'),
+                    'ratingA' => $ratingA,
+                ] +
+                    ($manual
+                        ? []
+                        : [
+                            'prefers' => $prefers,
+                            'rest' => $prefers === 'a' ? 'b' : 'a',
+                            'delayS' => $o->number('delayS', 10),
+                        ]),
+            ),
+        ];
     }
 
     /**
@@ -67,13 +114,28 @@ final class Units
     {
         return [
             Changes::fit('shore_box', [
-                'type' => 'panel', 'label' => 'Shore box', 'role' => 'sub', 'slots' => 2,
-                'bondScrew' => (object) ['value' => false, 'basis' => 'told'], 'bondedToFrame' => (object) ['value' => true, 'basis' => 'told'],
+                'type' => 'panel',
+                'label' => 'Shore box',
+                'role' => 'sub',
+                'slots' => 2,
+                'bondScrew' => (object) ['value' => false, 'basis' => 'told'],
+                'bondedToFrame' => (object) ['value' => true, 'basis' => 'told'],
             ]),
-            Changes::move($feeder->id, '/to', (object) ['at' => 'shore_box', 'port' => 'line'], 'shore reaches the shore box first'),
+            Changes::move(
+                $feeder->id,
+                '/to',
+                (object) ['at' => 'shore_box', 'port' => 'line'],
+                'shore reaches the shore box first',
+            ),
             Changes::fit('inverter_feed', [
-                'type' => 'circuit', 'label' => $feeds === 'inverter' ? 'Inverter/charger feed' : 'Transfer switch feed', 'hot' => (object) ['panel' => 'shore_box', 'slot' => 1], 'neutral' => (object) ['panel' => 'shore_box'],
-                'breakerA' => (object) ['value' => $breakerA, 'basis' => 'told'], 'cable' => (object) Changes::branchCable(Changes::sizeFor($breakerA), 1.0), 'gfci' => 'none', 'place' => 'fixed',
+                'type' => 'circuit',
+                'label' => $feeds === 'inverter' ? 'Inverter/charger feed' : 'Transfer switch feed',
+                'hot' => (object) ['panel' => 'shore_box', 'slot' => 1],
+                'neutral' => (object) ['panel' => 'shore_box'],
+                'breakerA' => (object) ['value' => $breakerA, 'basis' => 'told'],
+                'cable' => (object) Changes::branchCable(Changes::sizeFor($breakerA), 1.0),
+                'gfci' => 'none',
+                'place' => 'fixed',
                 'feeds' => (object) ['at' => $feeds, 'port' => $port],
             ]),
         ];

@@ -42,19 +42,33 @@ final class AddCircuits implements Handler
             }
             $rig = Rig::from($components);
             $panel = $rig->find($on->text('panel'));
-            if (!$panel instanceof Panel) {
-                throw Refused::because('/intent/panel', sprintf('"%s" is not a panel of the survey.', $on->text('panel')));
+            if (!($panel instanceof Panel)) {
+                throw Refused::because(
+                    '/intent/panel',
+                    sprintf('"%s" is not a panel of the survey.', $on->text('panel')),
+                );
             }
-            $circuit = QuickEntry::circuit($line, $panel->id, array_column(array_filter(Slots::free($rig, $panel), fn(array $f): bool => $f['half'] === ''), 'slot'), $i + 1);
+            $circuit = QuickEntry::circuit(
+                $line,
+                $panel->id,
+                array_column(array_filter(Slots::free($rig, $panel), fn(array $f): bool => $f['half'] === ''), 'slot'),
+                $i + 1,
+            );
             if ($circuit->hot->slot < 1 || $circuit->hot->slot > $panel->slots()) {
-                throw Refused::because('/lines/' . ($i + 1), sprintf('#%d: %s has %d slots.', $circuit->hot->slot, $panel->label(), $panel->slots()));
+                throw Refused::because(
+                    '/lines/' . ($i + 1),
+                    sprintf('#%d: %s has %d slots.', $circuit->hot->slot, $panel->label(), $panel->slots()),
+                );
             }
             $moved = self::makeTandem($rig, $panel, $components, $circuit->hot);
             $components->{Id::from('c_' . $circuit->label, get_object_vars($components))} = $circuit;
             $added[] = $circuit->label . $moved;
         }
         if ($added === []) {
-            throw Refused::because('/intent/lines', 'is empty: write one circuit a line, for example "20 gfci bath 12/2".');
+            throw Refused::because(
+                '/intent/lines',
+                'is empty: write one circuit a line, for example "20 gfci bath 12/2".',
+            );
         }
 
         return $on->done('surveyed ' . implode(', ', $added));
@@ -66,7 +80,10 @@ final class AddCircuits implements Handler
      */
     private static function makeTandem(Rig $rig, Panel $panel, stdClass $components, stdClass $hot): string
     {
-        foreach (isset($hot->half) && $panel->values->flag('tandem') ? $rig->all(Circuit::class) : [] as $id => $other) {
+        foreach (
+            isset($hot->half) && $panel->values->flag('tandem') ? $rig->all(Circuit::class) : []
+            as $id => $other
+        ) {
             if ($other->hotPanel() === $panel->id && $other->slot() === $hot->slot && $other->half() === '') {
                 $components->{$id}->hot->half = $hot->half === 'a' ? 'b' : 'a';
 

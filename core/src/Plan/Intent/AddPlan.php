@@ -30,8 +30,10 @@ final class AddPlan implements Handler
         $id = $on->freshId($on->document->plans);
         $orders = array_map(fn(stdClass $p): float => (float) ($p->order ?? 0), get_object_vars($on->document->plans));
         $on->document->plans->{$id} = (object) [
-            'title' => $on->text('title'), 'order' => 1 + (int) max([0.0, ...array_values($orders)]),
-            'stages' => (object) ['whole' => (object) ['title' => 'Whole retrofit', 'order' => 1]], 'changes' => new stdClass(),
+            'title' => $on->text('title'),
+            'order' => 1 + (int) max([0.0, ...array_values($orders)]),
+            'stages' => (object) ['whole' => (object) ['title' => 'Whole retrofit', 'order' => 1]],
+            'changes' => new stdClass(),
         ];
 
         return $on->done('added the plan "' . $on->text('title') . '"');

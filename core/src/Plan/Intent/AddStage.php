@@ -29,7 +29,18 @@ final class AddStage implements Handler
     {
         $plan = $on->plan();
         $id = $on->freshId($plan->stages);
-        $plan->stages->{$id} = (object) ['title' => $on->text('title'), 'order' => 1 + (int) max([0.0, ...array_map(fn(stdClass $s): float => (float) ($s->order ?? 0), array_values(get_object_vars($plan->stages)))])];
+        $plan->stages->{$id} = (object) [
+            'title' => $on->text('title'),
+            'order' =>
+                1 +
+                (int) max([
+                    0.0,
+                    ...array_map(
+                        fn(stdClass $s): float => (float) ($s->order ?? 0),
+                        array_values(get_object_vars($plan->stages)),
+                    ),
+                ]),
+        ];
 
         return $on->done('added the stage "' . $on->text('title') . '"');
     }

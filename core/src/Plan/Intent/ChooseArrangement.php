@@ -38,9 +38,14 @@ final class ChooseArrangement implements Handler
     public function handle(Editing $on): Edit
     {
         $plan = $on->plan();
-        $recipe = Arrangements::all()[$on->text('recipe')] ?? throw Refused::because('/intent/recipe', 'must be one of: ' . implode(', ', array_keys(Arrangements::all())) . '.');
+        $recipe =
+            Arrangements::all()[$on->text('recipe')] ??
+            throw Refused::because(
+                '/intent/recipe',
+                'must be one of: ' . implode(', ', array_keys(Arrangements::all())) . '.',
+            );
         $raw = $on->intent->raw()->options;
-        if (!$raw instanceof stdClass) {
+        if (!($raw instanceof stdClass)) {
             throw Refused::because('/intent/options', 'must be an object.');
         }
         $options = new Options($raw);
@@ -72,7 +77,10 @@ final class ChooseArrangement implements Handler
         }
         $plan->arrangement = (object) ['recipe' => $recipe::id(), 'options' => $raw];
 
-        return $on->done('chose "' . $recipe::title() . '" for ' . $plan->title, ...array_map(fn(string $w): string => "Kept from before, made by hand: {$w}", $kept));
+        return $on->done(
+            'chose "' . $recipe::title() . '" for ' . $plan->title,
+            ...array_map(fn(string $w): string => "Kept from before, made by hand: {$w}", $kept),
+        );
     }
 
     /** @param class-string<Arrangement> $recipe */
@@ -82,15 +90,21 @@ final class ChooseArrangement implements Handler
             $fields = $recipe::options();
             unset($fields['circuits']);
             $schema = (object) Field::objectSchema($fields);
-            $schema->properties->circuits = (object) ['type' => 'object', 'maxProperties' => 60, 'additionalProperties' => (object) ['type' => 'boolean']];
+            $schema->properties->circuits = (object) [
+                'type' => 'object',
+                'maxProperties' => 60,
+                'additionalProperties' => (object) ['type' => 'boolean'],
+            ];
 
             return $schema;
         });
         if ($error !== null) {
-            throw new Refused(array_map(
-                fn(Problem $p): Problem => new Problem('/intent/options' . $p->pointer, $p->message),
-                Schema::leaves($error) ?: [new Problem('', 'is not right.')],
-            ));
+            throw new Refused(
+                array_map(
+                    fn(Problem $p): Problem => new Problem('/intent/options' . $p->pointer, $p->message),
+                    Schema::leaves($error) ?: [new Problem('', 'is not right.')],
+                ),
+            );
         }
     }
 }

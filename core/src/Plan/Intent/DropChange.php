@@ -28,7 +28,9 @@ final class DropChange implements Handler
     public function handle(Editing $on): Edit
     {
         $plan = $on->plan();
-        $change = $plan->changes->{$on->text('change')} ?? throw Refused::because('/intent/change', sprintf('There is no change "%s".', $on->text('change')));
+        $change =
+            $plan->changes->{$on->text('change')} ??
+            throw Refused::because('/intent/change', sprintf('There is no change "%s".', $on->text('change')));
         unset($plan->changes->{$on->text('change')});
 
         return $on->done('dropped: ' . $on->describe($change));

@@ -40,14 +40,22 @@ final readonly class Editing
     {
         $component = $this->intent->raw()->component ?? null;
 
-        return $component instanceof stdClass ? $component : throw Refused::because('/intent/component', 'must be a component with its type.');
+        return $component instanceof stdClass
+            ? $component
+            : throw Refused::because('/intent/component', 'must be a component with its type.');
     }
 
     public function freshId(stdClass $among): string
     {
         $id = $this->text('id');
         if (!Id::valid($id)) {
-            throw Refused::because('/intent/id', sprintf('"%s" is not an id: lower case letters, digits and _, starting with a letter.', mb_substr($id, 0, 60)));
+            throw Refused::because(
+                '/intent/id',
+                sprintf(
+                    '"%s" is not an id: lower case letters, digits and _, starting with a letter.',
+                    mb_substr($id, 0, 60),
+                ),
+            );
         }
         if (isset($among->{$id})) {
             throw Refused::because('/intent/id', sprintf('"%s" is already taken.', $id));
@@ -60,14 +68,18 @@ final readonly class Editing
     {
         $plan = $this->document->plans->{$this->text('plan')} ?? null;
 
-        return $plan instanceof stdClass ? $plan : throw Refused::because('/intent/plan', sprintf('There is no plan "%s".', $this->text('plan')));
+        return $plan instanceof stdClass
+            ? $plan
+            : throw Refused::because('/intent/plan', sprintf('There is no plan "%s".', $this->text('plan')));
     }
 
     public function surveyed(string $id): stdClass
     {
         $component = $this->document->asFound->components->{$id} ?? null;
 
-        return $component instanceof stdClass ? $component : throw Refused::because('/intent/component', sprintf('There is no component "%s" in the survey.', $id));
+        return $component instanceof stdClass
+            ? $component
+            : throw Refused::because('/intent/component', sprintf('There is no component "%s" in the survey.', $id));
     }
 
     public function path(): string
@@ -94,7 +106,7 @@ final readonly class Editing
             $without = Planned::stages($this->document, $this->text('plan'));
             $at = $without[count($without) - 1]->components->{$change->target} ?? null;
             foreach (explode('/', substr($change->path, 1)) as $step) {
-                $at = $at instanceof stdClass ? ($at->{$step} ?? null) : null;
+                $at = $at instanceof stdClass ? $at->{$step} ?? null : null;
             }
             if (JobFile::same($at, $change->value)) {
                 return;
@@ -102,15 +114,27 @@ final readonly class Editing
         }
         $change->by = 'hand';
         $change->stage = $earlier->stage ?? (string) array_key_last(Planned::inOrder($plan->stages));
-        $change->order = $earlier->order ?? 1 + (int) max([0.0, ...array_map(fn(stdClass $c): float => (float) ($c->order ?? 0), array_values(get_object_vars($plan->changes)))]);
+        $change->order =
+            $earlier->order ??
+            1 +
+                (int) max([
+                    0.0,
+                    ...array_map(
+                        fn(stdClass $c): float => (float) ($c->order ?? 0),
+                        array_values(get_object_vars($plan->changes)),
+                    ),
+                ]);
         $plan->changes->{$id} = $change;
     }
 
     public function describe(stdClass $change): string
     {
-        $component = $this->document->asFound->components->{$change->target} ?? $change->value ?? null;
+        $component = $this->document->asFound->components->{$change->target} ?? ($change->value ?? null);
 
-        return $change->op . ' ' . ($component->label ?? $change->target) . (isset($change->path) ? ' ' . Catalogue::placeWords($component->type ?? '', $change->path) : '');
+        return $change->op .
+            ' ' .
+            ($component->label ?? $change->target) .
+            (isset($change->path) ? ' ' . Catalogue::placeWords($component->type ?? '', $change->path) : '');
     }
 
     /** The same change again gets the same id, so that it replaces the earlier one. */

@@ -29,7 +29,10 @@ final class LayOut implements Handler
     public function handle(Editing $on): Edit
     {
         if (get_object_vars($on->document->asFound->components) !== []) {
-            throw Refused::because('/intent/layout', 'The survey already has components; a layout starts an empty one.');
+            throw Refused::because(
+                '/intent/layout',
+                'The survey already has components; a layout starts an empty one.',
+            );
         }
         $layout = $on->text('layout');
         $on->document->asFound->components = Layouts::components($layout);

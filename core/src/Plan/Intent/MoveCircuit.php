@@ -43,17 +43,17 @@ final class MoveCircuit implements Handler
         $stages = Planned::stages($on->document, $on->text('plan'));
         $rig = Rig::from($stages[count($stages) - 1]->components);
         $circuit = $rig->find($id);
-        if (!$circuit instanceof Circuit) {
+        if (!($circuit instanceof Circuit)) {
             throw Refused::because('/intent/circuit', sprintf('There is no circuit "%s" in the plan.', $id));
         }
         $panel = $rig->find($on->text('panel'));
-        if (!$panel instanceof Panel) {
+        if (!($panel instanceof Panel)) {
             throw Refused::because('/intent/panel', sprintf('"%s" is not a panel of the plan.', $on->text('panel')));
         }
         $slot = $on->intent->integer('slot');
         $half = $on->text('half');
         $found = $on->document->asFound->components->{$id} ?? null;
-        $home = $found instanceof stdClass ? ($found->hot->panel ?? null) : null;
+        $home = $found instanceof stdClass ? $found->hot->panel ?? null : null;
         if ($slot === 0 && $wires !== 'neutral') {
             if ($circuit->hotPanel() === $panel->id) {
                 $slot = $circuit->slot();
@@ -62,8 +62,13 @@ final class MoveCircuit implements Handler
                 $free = Slots::free($rig, $panel, $id);
                 // Going home means going back to the very slot it came from.
                 $own = ['slot' => (int) ($found->hot->slot ?? 0), 'half' => (string) ($found->hot->half ?? '')];
-                $home = $home === $panel->id && (in_array($own, $free, true) || in_array(['slot' => $own['slot'], 'half' => ''], $free, true));
-                ['slot' => $slot, 'half' => $half] = $home ? $own : ($free[0] ?? throw Refused::because('/intent/panel', sprintf('%s has no free slot.', $panel->label())));
+                $home =
+                    $home === $panel->id &&
+                    (in_array($own, $free, true) || in_array(['slot' => $own['slot'], 'half' => ''], $free, true));
+                ['slot' => $slot, 'half' => $half] = $home
+                    ? $own
+                    : $free[0] ??
+                        throw Refused::because('/intent/panel', sprintf('%s has no free slot.', $panel->label()));
             }
         }
         foreach (Changes::moveCircuit($circuit, $panel->id, $slot, $wires, $half) as $change) {

@@ -32,7 +32,9 @@ final class PlanRemove implements Handler
         $plan = $on->plan();
         $id = $on->component();
         $stages = Planned::stages($on->document, $on->text('plan'));
-        $component = $stages[count($stages) - 1]->components->{$id} ?? throw Refused::because('/intent/component', sprintf('There is no component "%s" in the plan.', $id));
+        $component =
+            $stages[count($stages) - 1]->components->{$id} ??
+            throw Refused::because('/intent/component', sprintf('There is no component "%s" in the plan.', $id));
         $fitted = false;
         foreach (get_object_vars($plan->changes) as $changeId => $change) {
             if ($change->target === $id) {

@@ -33,9 +33,18 @@ final class PlanSet implements Handler
         $plan = $on->plan();
         $stages = Planned::stages($on->document, $on->text('plan'));
         $id = $on->component();
-        $component = $stages[count($stages) - 1]->components->{$id} ?? throw Refused::because('/intent/component', sprintf('There is no component "%s" in the plan.', $id));
-        $on->write($plan, (object) (['op' => Op::Set->value, 'target' => $id, 'path' => $on->path(), 'value' => $on->intent->raw()->value]
-            + ($on->text('why') === '' ? [] : ['why' => $on->text('why')])));
+        $component =
+            $stages[count($stages) - 1]->components->{$id} ??
+            throw Refused::because('/intent/component', sprintf('There is no component "%s" in the plan.', $id));
+        $on->write(
+            $plan,
+            (object) ([
+                'op' => Op::Set->value,
+                'target' => $id,
+                'path' => $on->path(),
+                'value' => $on->intent->raw()->value,
+            ] + ($on->text('why') === '' ? [] : ['why' => $on->text('why')])),
+        );
 
         return $on->done("planned {$component->label}: " . Catalogue::placeWords($component->type, $on->path()));
     }

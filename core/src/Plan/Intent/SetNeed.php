@@ -33,7 +33,7 @@ final class SetNeed implements Handler
         $at = $on->document->needs;
         foreach ($steps as $step) {
             $at->{$step} ??= new stdClass();
-            if (!$at->{$step} instanceof stdClass) {
+            if (!($at->{$step} instanceof stdClass)) {
                 throw Refused::because('/intent/path', 'does not lead into the needs.');
             }
             $at = $at->{$step};
@@ -44,9 +44,18 @@ final class SetNeed implements Handler
             $at->{$last} = $on->intent->raw()->value;
         }
 
-        $spoken = ['ampacity' => 'ampacity school', 'scenarios' => 'running together', 'offGrid' => 'off grid', 'running' => ''];
-        $words = array_map(fn(string $step): string => $spoken[$step]
-            ?? $on->document->asFound->components->{explode('.', $step)[0]}->label ?? $on->document->needs->scenarios->{$step}->title ?? $step, explode('/', trim($on->path(), '/')));
+        $spoken = [
+            'ampacity' => 'ampacity school',
+            'scenarios' => 'running together',
+            'offGrid' => 'off grid',
+            'running' => '',
+        ];
+        $words = array_map(
+            fn(string $step): string => $spoken[$step] ??
+                ($on->document->asFound->components->{explode('.', $step)[0]}->label ??
+                    ($on->document->needs->scenarios->{$step}->title ?? $step)),
+            explode('/', trim($on->path(), '/')),
+        );
 
         return $on->done('changed what must run: ' . implode(', ', array_filter($words)));
     }

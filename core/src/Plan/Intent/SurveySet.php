@@ -32,7 +32,10 @@ final class SurveySet implements Handler
         $id = $on->component();
         // Named as it was: what the change makes of it is checked afterwards.
         $component = $on->surveyed($id);
-        $reason = Planned::apply($on->document->asFound->components, (object) ['op' => 'set', 'target' => $id, 'path' => $on->path(), 'value' => $on->intent->raw()->value]);
+        $reason = Planned::apply(
+            $on->document->asFound->components,
+            (object) ['op' => 'set', 'target' => $id, 'path' => $on->path(), 'value' => $on->intent->raw()->value],
+        );
         if ($reason !== null) {
             throw Refused::because('/intent/path', $reason);
         }
