@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Tests;
 
-use Hollin\Core\Job\JobFile;
-use Hollin\Core\Job\Rig;
-use Hollin\Core\Plan\Intents;
+use Hollin\Core\Components\Rig;
+use Hollin\Core\Document\JobFile;
+use Hollin\Core\Intent\Intents;
 use Hollin\Core\Plan\Planned;
 use Hollin\Core\Rules\Examination;
 use Hollin\Core\Rules\Finding;

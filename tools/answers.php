@@ -21,7 +21,9 @@ spl_autoload_register(function (string $class) use ($tree): void {
 foreach ($files as $file) {
     $name = basename($file, '.json');
     try {
-        $job = new Hollin\Core\Answers\JobAnswers(Hollin\Core\Job\JobFile::read((string) file_get_contents($file)));
+        $job = new Hollin\Core\Answers\JobAnswers(
+            Hollin\Core\Document\JobFile::read((string) file_get_contents($file)),
+        );
         foreach ($job->views as $view) {
             $answer = json_decode((string) json_encode($job->answer($view['hash'])), true);
             $at = "{$name} {$view['id']}";

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http;
 
 use Hollin\Core\Answers\Shape;
-use Hollin\Core\Plan\Intents;
+use Hollin\Core\Intent\Intents;
 use Hollin\Core\Solve\Meter;
 use OpenApi\Generator;
 

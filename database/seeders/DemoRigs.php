@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Database\Seeders;
 
-use Hollin\Core\Job\JobFile;
-use Hollin\Core\Plan\Intents;
+use Hollin\Core\Document\JobFile;
+use Hollin\Core\Intent\Intents;
 use stdClass;
 
 /**

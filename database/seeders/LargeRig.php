@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Database\Seeders;
 
-use Hollin\Core\Plan\Intents;
+use Hollin\Core\Intent\Intents;
 use stdClass;
 
 /**

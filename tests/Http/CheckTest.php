@@ -3,7 +3,7 @@
 declare(strict_types=1);
 
 use Hollin\Core\Answers\Shape;
-use Hollin\Core\Job\JobFile;
+use Hollin\Core\Document\JobFile;
 use Hollin\Core\Rules\Sample;
 use Illuminate\Support\Facades\Artisan;
 use Opis\JsonSchema\Validator;

@@ -5,8 +5,9 @@ declare(strict_types=1);
 use App\Console\Commands\Documents;
 use App\Models\Role;
 use Hollin\Core\Components\Catalogue;
-use Hollin\Core\Job\JobFile;
-use Hollin\Core\Job\Schema;
+use Hollin\Core\Components\PartSchema;
+use Hollin\Core\Document\JobFile;
+use Hollin\Core\Document\Schema;
 use Hollin\Core\Rules\RuleBook;
 use Hollin\Core\Rules\Sample;
 use Opis\JsonSchema\Validator;
@@ -59,7 +60,7 @@ it('publishes a schema that accepts the annotated examples of the guide', functi
         }
         foreach (get_object_vars($value) as $id => $component) {
             if (isset($component->type)) {
-                expect(Schema::componentProblems($component, "/{$id}"))->toBe([]);
+                expect(PartSchema::problems($component, "/{$id}"))->toBe([]);
             }
         }
     }

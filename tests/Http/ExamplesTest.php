@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 use App\Console\Commands\Golden;
 use Hollin\Core\Answers\JobAnswers;
-use Hollin\Core\Job\JobFile;
+use Hollin\Core\Document\JobFile;
 use Hollin\Core\Plan\Doubts;
 
 /*

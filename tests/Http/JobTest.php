@@ -6,7 +6,7 @@ use App\Actions\Design;
 use App\Models\Revision;
 use App\Models\RigJob;
 use App\Models\Role;
-use Hollin\Core\Job\JobFile;
+use Hollin\Core\Document\JobFile;
 use Hollin\Core\Rules\Sample;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;

@@ -6,8 +6,8 @@ namespace App\Console\Commands;
 
 use App\Http\OpenApiDocument;
 use Database\Seeders\DemoRigs;
-use Hollin\Core\Job\JobFile;
-use Hollin\Core\Job\Schema;
+use Hollin\Core\Document\JobFile;
+use Hollin\Core\Document\Schema;
 use Hollin\Core\Rules\Rule;
 use Hollin\Core\Rules\RuleBook;
 use Hollin\Core\Rules\Unclaimed;

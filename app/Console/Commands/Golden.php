@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use Hollin\Core\Answers\JobAnswers;
-use Hollin\Core\Job\JobFile;
+use Hollin\Core\Document\JobFile;
 use Illuminate\Console\Command;
 
 /**

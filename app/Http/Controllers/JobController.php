@@ -10,7 +10,7 @@ use App\Http\Requests\EditRequest;
 use App\Models\Revision;
 use App\Models\RigJob;
 use App\Models\User;
-use Hollin\Core\Job\JobFile;
+use Hollin\Core\Document\JobFile;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;

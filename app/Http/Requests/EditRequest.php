@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Requests;
 
 use App\Models\RigJob;
-use Hollin\Core\Plan\Intents;
+use Hollin\Core\Intent\Intents;
 use Hollin\Core\Plan\Refused;
 use Illuminate\Auth\Access\Response;
 use Illuminate\Foundation\Http\FormRequest;

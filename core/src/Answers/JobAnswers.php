@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Answers;
 
-use Hollin\Core\Job\Rig;
+use Hollin\Core\Components\Rig;
 use Hollin\Core\Plan\Planned;
 use Hollin\Core\Plan\Stage;
 use Hollin\Core\Rules\Examination;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Answers;
 
-use Hollin\Core\Plan\Intents;
+use Hollin\Core\Intent\Intents;
 use Hollin\Core\Plan\Refused;
 use Hollin\Core\Rules\Examination;
 use Hollin\Core\Rules\Finding;

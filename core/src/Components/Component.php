@@ -6,12 +6,10 @@ namespace Hollin\Core\Components;
 
 use Hollin\Core\Job\Basis;
 use Hollin\Core\Job\Field;
-use Hollin\Core\Job\Rig;
 use Hollin\Core\Job\Values;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Part;
 use Hollin\Core\Network\Port;
-use Hollin\Core\Wall\Plate;
 
 /**
  * One part of a rig. A type declares its properties, how it compiles into wiring, where cables
@@ -146,6 +144,55 @@ abstract class Component
     public function plate(): ?Plate
     {
         return null;
+    }
+
+    /**
+     * Its rows, where it is drawn as a tray: role, rows, whether a bonding screw is in, what its current is read from.
+     *
+     * @return ?array<string, mixed>
+     */
+    public function tray(Rig $rig): ?array
+    {
+        return null;
+    }
+
+    /** @return list<array<string, mixed>> what joins it with others on the wall, see {@see Link} */
+    public function links(Rig $rig): array
+    {
+        return [];
+    }
+
+    /** @return array<string, string> where a cord that is plugged into it ends on the wall */
+    public function receptacleAt(Rig $rig): array
+    {
+        return ['c' => $this->id];
+    }
+
+    /** Whether its case is joined with the frame. */
+    public function hasGroundedCase(): bool
+    {
+        return false;
+    }
+
+    /** How many of its values are assumed. */
+    final public function assumptions(): int
+    {
+        $count = 0;
+        $walk = function (\stdClass $at) use (&$walk, &$count): void {
+            if (($at->basis ?? null) === Basis::Assumed->value) {
+                $count++;
+
+                return;
+            }
+            foreach (get_object_vars($at) as $value) {
+                if ($value instanceof \stdClass) {
+                    $walk($value);
+                }
+            }
+        };
+        $walk($this->values->raw());
+
+        return $count;
     }
 
     /**

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Components;
 
-use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Graph;
 
 /** Compiles a described rig into the network it is. */

@@ -40,7 +40,7 @@ final class Patch
         foreach (get_object_vars($from) as $name => $value) {
             if (!property_exists($to, (string) $name)) {
                 $a->{$name} = $value;
-            } elseif (!JobFile::same($value, $to->{$name})) {
+            } elseif (!Tree::same($value, $to->{$name})) {
                 [$a->{$name}, $b->{$name}] =
                     $depth > 0 && $value instanceof stdClass && $to->{$name} instanceof stdClass
                         ? self::whereDifferent($value, $to->{$name}, $depth - 1)
@@ -90,7 +90,7 @@ final class Patch
      */
     public static function apply(stdClass $document, array $patch): stdClass
     {
-        $copy = JobFile::copy($document);
+        $copy = Tree::copy($document);
         JsonPatch::import(json_decode((string) json_encode($patch, JSON_PRESERVE_ZERO_FRACTION)))->apply($copy);
 
         return $copy;

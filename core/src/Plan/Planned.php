@@ -4,11 +4,10 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Plan;
 
-use Hollin\Core\Job\JobFile;
+use Hollin\Core\Components\PartSchema;
+use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Problem;
-use Hollin\Core\Job\References;
-use Hollin\Core\Job\Rig;
-use Hollin\Core\Job\Schema;
+use Hollin\Core\Job\Tree;
 use stdClass;
 
 /** The rig as each stage of a plan leaves it: the as-found description with the changes applied in order. */
@@ -53,7 +52,7 @@ final class Planned
             if (isset($components->{$id})) {
                 return sprintf('There is already a component "%s".', $id);
             }
-            $components->{$id} = JobFile::copy($change->value);
+            $components->{$id} = Tree::copy($change->value);
 
             return null;
         }
@@ -67,7 +66,7 @@ final class Planned
         }
         $steps = explode('/', substr($change->path, 1));
         $last = array_pop($steps);
-        $changed = $at = JobFile::copy($components->{$id});
+        $changed = $at = Tree::copy($components->{$id});
         foreach ($steps as $step) {
             if (!(($at->{$step} ?? null) instanceof stdClass)) {
                 return sprintf('%s has no %s.', $id, $change->path);
@@ -78,7 +77,7 @@ final class Planned
             // Nothing: the property goes, as when a circuit leaves its breaker behind.
             unset($at->{$last});
         } else {
-            $at->{$last} = $change->value instanceof stdClass ? JobFile::copy($change->value) : $change->value;
+            $at->{$last} = $change->value instanceof stdClass ? Tree::copy($change->value) : $change->value;
         }
         $components->{$id} = $changed;
 
@@ -94,7 +93,7 @@ final class Planned
     {
         return match ($change->op) {
             Op::Fit->value => isset($change->value)
-                ? Schema::componentProblems($change->value, "{$at}/value")
+                ? PartSchema::problems($change->value, "{$at}/value")
                 : [new Problem("{$at}/value", 'is missing: fit needs the component to fit.')],
             Op::Remove->value => [],
             default => array_values(
@@ -120,9 +119,9 @@ final class Planned
     public static function resultProblems(stdClass $document, ?stdClass $before = null): array
     {
         $problems = [];
-        $alike = $before !== null && JobFile::same($document->asFound, $before->asFound);
+        $alike = $before !== null && Tree::same($document->asFound, $before->asFound);
         foreach (array_keys(get_object_vars($document->plans)) as $planId) {
-            if ($alike && JobFile::same($document->plans->{$planId}, $before->plans->{$planId} ?? null)) {
+            if ($alike && Tree::same($document->plans->{$planId}, $before->plans->{$planId} ?? null)) {
                 continue;
             }
             $earlier = isset($before->plans->{$planId})
@@ -132,11 +131,11 @@ final class Planned
                 foreach ($stage->touched as $id => $changes) {
                     if (
                         !isset($stage->components->{$id}) ||
-                        JobFile::same($earlier[$stage->id]->components->{$id} ?? null, $stage->components->{$id})
+                        Tree::same($earlier[$stage->id]->components->{$id} ?? null, $stage->components->{$id})
                     ) {
                         continue;
                     }
-                    foreach (Schema::componentProblems($stage->components->{$id}, '') as $problem) {
+                    foreach (PartSchema::problems($stage->components->{$id}, '') as $problem) {
                         $problems[] = new Problem(
                             "/plans/{$planId}/changes/" . end($changes) . '/value',
                             "makes {$id}{$problem->pointer} wrong: it {$problem->message}",
@@ -159,7 +158,7 @@ final class Planned
         $problems = [];
         foreach (array_keys(get_object_vars($document->plans)) as $planId) {
             foreach (self::stages($document, (string) $planId) as $stage) {
-                array_push($problems, ...References::ofRig(Rig::from($stage->components), "/plans/{$planId}"));
+                array_push($problems, ...Rig::from($stage->components)->problems("/plans/{$planId}"));
             }
         }
 

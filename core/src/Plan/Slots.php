@@ -6,7 +6,7 @@ namespace Hollin\Core\Plan;
 
 use Hollin\Core\Components\Panels\Circuit;
 use Hollin\Core\Components\Panels\Panel;
-use Hollin\Core\Job\Rig;
+use Hollin\Core\Components\Rig;
 
 /** Where in a panel another breaker can go. */
 final class Slots

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Rules;
 
-use Hollin\Core\Job\References;
 use Hollin\Core\Reference\Source;
 
 /** A planned change that the survey no longer supports, or a plan whose parts do not fit together. */
@@ -50,7 +49,7 @@ final class DoesNotApply implements RigRule
             );
         }
         if ($rig->asFound !== null) {
-            foreach (References::ofRig($rig->rig, '') as $problem) {
+            foreach ($rig->rig->problems('') as $problem) {
                 $id = explode('/', $problem->pointer)[1] ?? '';
                 $hits[] = new Hit(
                     "broken|{$problem->pointer}",

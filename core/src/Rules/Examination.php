@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Rules;
 
+use Hollin\Core\Components\Rig;
 use Hollin\Core\Components\Wiring;
-use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Operation\Flows;
 use Hollin\Core\States\Contraction;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Rules;
 
-use Hollin\Core\Job\JobFile;
-use Hollin\Core\Plan\Intents;
+use Hollin\Core\Document\JobFile;
+use Hollin\Core\Intent\Intents;
 use stdClass;
 
 /** A small rig on which a rule must speak, or must keep silent: a factory layout and a few edits. */

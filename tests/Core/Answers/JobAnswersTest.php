@@ -3,7 +3,7 @@
 declare(strict_types=1);
 
 use Hollin\Core\Answers\JobAnswers;
-use Hollin\Core\Job\JobFile;
+use Hollin\Core\Document\JobFile;
 use Hollin\Core\Rules\RuleBook;
 use Hollin\Core\Rules\Sample;
 use Tests\Rigs;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 use Hollin\Core\Answers\JobAnswers;
 use Hollin\Core\Answers\Proofs;
-use Hollin\Core\Job\JobFile;
+use Hollin\Core\Job\Tree;
 use Hollin\Core\Rules\Proof;
 use Hollin\Core\Rules\Sample;
 use Tests\Rigs;
@@ -36,7 +36,7 @@ function keepingProofs(): Proofs
 function measuredAlong(stdClass $at, int $seed): stdClass
 {
     $sizes = ['awg:14', 'awg:10', 'awg:6', 'awg:2', 'awg:2/0'];
-    $copy = JobFile::copy($at);
+    $copy = Tree::copy($at);
     foreach (get_object_vars($copy) as $name => $value) {
         if (!($value instanceof stdClass)) {
             continue;

@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 use Hollin\Core\Answers\JobAnswers;
 use Hollin\Core\Answers\Shape;
-use Hollin\Core\Job\JobFile;
+use Hollin\Core\Job\Tree;
 use Opis\JsonSchema\Validator;
 use Tests\Rigs;
 
 /** The demo's document, without a database. */
 function demoDocument(): stdClass
 {
-    return JobFile::copy(Rigs::demo('grafting'));
+    return Tree::copy(Rigs::demo('grafting'));
 }
 
 it('answers in the shape it documents', function (): void {

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 use Hollin\Core\Components\Catalogue;
 use Hollin\Core\Components\Component;
+use Hollin\Core\Components\Rig;
 use Hollin\Core\Components\Wiring;
-use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Element;
 use Hollin\Core\Network\ElementKind;
 use Hollin\Core\Network\Graph;

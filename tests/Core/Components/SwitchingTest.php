@@ -2,8 +2,8 @@
 
 declare(strict_types=1);
 
+use Hollin\Core\Components\Rig;
 use Hollin\Core\Components\Wiring;
-use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Role;
 use Hollin\Core\Rules\Sample;

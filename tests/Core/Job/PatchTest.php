@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use Hollin\Core\Job\JobFile;
+use Hollin\Core\Document\JobFile;
 use Hollin\Core\Job\Patch;
 use Tests\Rigs;
 

@@ -2,10 +2,10 @@
 
 declare(strict_types=1);
 
+use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Basis;
 use Hollin\Core\Job\Field;
 use Hollin\Core\Job\Problem;
-use Hollin\Core\Job\Rig;
 use Hollin\Core\Job\Values;
 use Hollin\Core\Reference\Ampacity;
 use Tests\Rigs;

@@ -3,7 +3,7 @@
 declare(strict_types=1);
 
 use Hollin\Core\Components\Panels\Panel;
-use Hollin\Core\Job\Rig;
+use Hollin\Core\Components\Rig;
 use Hollin\Core\Network\Battery;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Panels;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 use Hollin\Core\Components\Battery\Lead;
 use Hollin\Core\Components\Panels\Circuit;
-use Hollin\Core\Job\JobFile;
-use Hollin\Core\Job\Rig;
+use Hollin\Core\Components\Rig;
+use Hollin\Core\Document\JobFile;
 use Hollin\Core\Plan\Arrangements\Arrangements;
 use Hollin\Core\Plan\Refused;
 use Hollin\Core\Rules\Sample;

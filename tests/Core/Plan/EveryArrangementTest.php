@@ -189,7 +189,7 @@ it('does with the converter what was asked, in every state', function (
 ]);
 
 it('locks a converter on a plug out as well', function (): void {
-    $document = Hollin\Core\Job\JobFile::blank('x');
+    $document = Hollin\Core\Document\JobFile::blank('x');
     foreach (
         [
             ['kind' => 'lay_out', 'layout' => 'trailer_30_separate'],

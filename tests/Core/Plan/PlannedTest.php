@@ -2,8 +2,9 @@
 
 declare(strict_types=1);
 
+use Hollin\Core\Document\JobFile;
 use Hollin\Core\Job\BadJobFile;
-use Hollin\Core\Job\JobFile;
+use Hollin\Core\Job\Tree;
 use Hollin\Core\Plan\Planned;
 use Hollin\Core\Rules\Sample;
 use Tests\Rigs;
@@ -158,7 +159,7 @@ it(
     'holds what plans make of a rig against the schema wherever a document is checked, after a merge as on reading',
     function (): void {
         $before = Rigs::job(Sample::set('c_air', '/label', 'Roof'));
-        $merged = JobFile::copy($before);
+        $merged = Tree::copy($before);
         $merged->plans->p->changes->ch_c_air_label->value = '';
         expect(fn() => JobFile::check($merged, $before))
             ->toThrow(BadJobFile::class, 'makes c_air/label wrong')

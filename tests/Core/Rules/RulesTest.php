@@ -233,7 +233,7 @@ describe('charging loop', function (): void {
     });
 
     it('finds it through a plug as well', function (): void {
-        $document = Hollin\Core\Job\JobFile::blank('x');
+        $document = Hollin\Core\Document\JobFile::blank('x');
         foreach (
             [
                 ['kind' => 'lay_out', 'layout' => 'trailer_30_separate'],

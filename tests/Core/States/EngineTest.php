@@ -2,8 +2,8 @@
 
 declare(strict_types=1);
 
+use Hollin\Core\Components\Rig;
 use Hollin\Core\Components\Wiring;
-use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Automatic;
 use Hollin\Core\Network\Device;
 use Hollin\Core\Network\Look;

@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 use Hollin\Core\Answers\JobAnswers;
 use Hollin\Core\Answers\Shape;
-use Hollin\Core\Job\JobFile;
+use Hollin\Core\Document\JobFile;
+use Hollin\Core\Job\Tree;
 use Hollin\Core\Rules\Claims;
 use Hollin\Core\Rules\Currents;
 use Hollin\Core\Rules\Examination;
@@ -108,7 +109,7 @@ it('balances: a panel\'s feed carries what its circuits carry', function (int $s
 
 it('gives the same answers however the document was put together', function (int $seed): void {
     $document = Rigs::generated($seed);
-    $shuffled = JobFile::copy($document);
+    $shuffled = Tree::copy($document);
     $shuffled->asFound->components = (object) array_reverse(get_object_vars($document->asFound->components), true);
     $a = new JobAnswers($document);
     $b = new JobAnswers($shuffled);

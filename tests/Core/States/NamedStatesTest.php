@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use Hollin\Core\Job\JobFile;
+use Hollin\Core\Document\JobFile;
 use Hollin\Core\Rules\Sample;
 use Hollin\Core\States\Contraction;
 use Hollin\Core\States\Enumeration;

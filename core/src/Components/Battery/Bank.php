@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace Hollin\Core\Components\Battery;
 
 use Hollin\Core\Components\Component;
+use Hollin\Core\Components\Plate;
+use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Basis;
 use Hollin\Core\Job\Field;
-use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Battery;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Reference\Chemistry;
-use Hollin\Core\Wall\Plate;
 
 /** A battery bank: equal batteries in series and parallel. */
 final class Bank extends Component

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace Hollin\Core\Components\Battery;
 
 use Hollin\Core\Components\Component;
+use Hollin\Core\Components\Plate;
+use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Field;
-use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Rating;
-use Hollin\Core\Wall\Plate;
 
 /** A DC bus bar, positive or negative. */
 final class BusBar extends Component
@@ -48,6 +48,12 @@ final class BusBar extends Component
     {
         $rating = $this->values->numberOrNull('ratingA');
 
-        return new Plate('deck', 'bar', 3, [$rating === null ? 'not rated' : sprintf('%g A', $rating)]);
+        return new Plate(
+            'deck',
+            'bar',
+            3,
+            [$rating === null ? 'not rated' : sprintf('%g A', $rating)],
+            $this->values->text('pole'),
+        );
     }
 }

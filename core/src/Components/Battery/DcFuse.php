@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace Hollin\Core\Components\Battery;
 
 use Hollin\Core\Components\Component;
+use Hollin\Core\Components\Plate;
+use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Basis;
 use Hollin\Core\Job\Field;
-use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Rating;
 use Hollin\Core\Network\Role;
 use Hollin\Core\Reference\FuseFamily;
-use Hollin\Core\Wall\Plate;
 
 /** A DC fuse or breaker. It belongs in the positive; found in the negative it is told. */
 final class DcFuse extends Component

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace Hollin\Core\Components\Battery;
 
 use Hollin\Core\Components\Component;
+use Hollin\Core\Components\Plate;
+use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Field;
-use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Load;
-use Hollin\Core\Wall\Plate;
 
 /** A DC user that is fed on its own: a gas or CO detector, breakaway brakes, a jack, a fan. */
 final class DcLoad extends Component

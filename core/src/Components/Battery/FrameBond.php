@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace Hollin\Core\Components\Battery;
 
 use Hollin\Core\Components\Component;
+use Hollin\Core\Components\Link;
+use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Field;
-use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Purpose;
 use Hollin\Core\Network\Role;
@@ -45,5 +46,22 @@ final class FrameBond extends Component
     public function referenceProblems(array $others): array
     {
         return Lead::landing($others, '/from', $this->values->text('from'));
+    }
+
+    public function links(Rig $rig): array
+    {
+        $cable = $this->values->cable('cable');
+
+        return [
+            Link::dc(
+                $this->id,
+                'bond',
+                $this->values->text('from'),
+                'frame',
+                $cable,
+                $this->values,
+                "{$this->id}.strap",
+            ),
+        ];
     }
 }

@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace Hollin\Core\Components\Battery;
 
 use Hollin\Core\Components\Component;
+use Hollin\Core\Components\Link;
+use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Field;
-use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Role;
 use Hollin\Core\Reference\Cable;
@@ -97,5 +98,14 @@ final class Lead extends Component
                     ),
                 ],
             ];
+    }
+
+    public function links(Rig $rig): array
+    {
+        $kind = $this->isPositive() ? 'positive' : 'negative';
+
+        return [
+            Link::dc($this->id, $kind, $this->from(), $this->to(), $this->cable(), $this->values, "{$this->id}.wire"),
+        ];
     }
 }

@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace Hollin\Core\Components\Battery;
 
 use Hollin\Core\Components\Component;
+use Hollin\Core\Components\Plate;
+use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Field;
-use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Rating;
 use Hollin\Core\Network\Role;
-use Hollin\Core\Wall\Plate;
 
 /** A current shunt in the negative; everything it should count returns to its load side. */
 final class Shunt extends Component
@@ -53,6 +53,6 @@ final class Shunt extends Component
 
     public function plate(): Plate
     {
-        return new Plate('deck', 'bar', 1, [sprintf('%g A', $this->values->number('ratingA'))]);
+        return new Plate('deck', 'bar', 1, [sprintf('%g A', $this->values->number('ratingA'))], 'negative');
     }
 }

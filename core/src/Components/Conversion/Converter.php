@@ -5,16 +5,17 @@ declare(strict_types=1);
 namespace Hollin\Core\Components\Conversion;
 
 use Hollin\Core\Components\Component;
+use Hollin\Core\Components\Link;
 use Hollin\Core\Components\Panels\Circuit;
+use Hollin\Core\Components\Plate;
+use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Field;
-use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Device;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Port;
 use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Network\Role;
 use Hollin\Core\Network\Source;
-use Hollin\Core\Wall\Plate;
 
 /** 120 V in, 12 V out: charges the battery and carries the DC loads. */
 final class Converter extends Component
@@ -178,5 +179,30 @@ final class Converter extends Component
         $plug = $this->values->text('plug');
 
         return $plug === '' ? [] : $this->mustBe($others, '/plug', $plug, Circuit::class);
+    }
+
+    public function hasGroundedCase(): bool
+    {
+        return true;
+    }
+
+    public function links(Rig $rig): array
+    {
+        $outlet = $this->values->text('plug');
+        if ($outlet === '') {
+            return [];
+        }
+
+        return [
+            Link::ac(
+                "{$this->id}.cord",
+                $rig->find($outlet)?->receptacleAt($rig) ?? ['c' => '', 'row' => $outlet],
+                ['c' => $this->id, 'port' => 'ac_in'],
+                ["{$outlet}.l", "{$this->id}.ac_in.l"],
+                ["{$outlet}.n", "{$this->id}.ac_in.n"],
+                ["{$this->id}.plug_l", "{$this->id}.plug_n", "{$outlet}.hot", "{$outlet}.pole"],
+                ['gate' => "{$this->id}.plug", 'label' => 'plug'],
+            ),
+        ];
     }
 }

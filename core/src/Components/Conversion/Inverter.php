@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Components\Conversion;
 
+use Hollin\Core\Components\Plate;
+use Hollin\Core\Components\Rig;
 use Hollin\Core\Components\Supply\Inlet;
 use Hollin\Core\Job\Field;
-use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Device;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Port;
 use Hollin\Core\Network\Role;
-use Hollin\Core\Wall\Plate;
 
 /** A stand-alone inverter: battery to 120 V, nothing passes through it. */
 final class Inverter extends Inverting

@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Components\Conversion;
 
+use Hollin\Core\Components\Plate;
+use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Field;
-use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Device;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Port;
@@ -13,7 +14,6 @@ use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Network\Rating;
 use Hollin\Core\Network\Role;
 use Hollin\Core\Network\Source;
-use Hollin\Core\Wall\Plate;
 
 /**
  * Inverter and charger in one, with the relay that passes an outside supply through, and the
@@ -274,7 +274,7 @@ final class InverterCharger extends Inverting
     }
 
     /** Whether anything is fed from the contact that follows inverting. */
-    private static function follows(\Hollin\Core\Job\Rig $rig, string $id): bool
+    private static function follows(\Hollin\Core\Components\Rig $rig, string $id): bool
     {
         foreach ($rig->components as $component) {
             $coil =

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Hollin\Core\Components\Conversion;
 
 use Hollin\Core\Components\Component;
+use Hollin\Core\Components\Rig;
 use Hollin\Core\Network\Port;
 use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Network\Source;
@@ -122,4 +123,14 @@ abstract class Inverting extends Component
 
     /** Output neutral: bonded (or bonded by a relay), floating, or half the voltage from the case. */
     abstract public function neutral(): string;
+
+    final public function hasGroundedCase(): bool
+    {
+        return true;
+    }
+
+    final public function receptacleAt(Rig $rig): array
+    {
+        return ['c' => $this->id, 'port' => 'ac_out'];
+    }
 }

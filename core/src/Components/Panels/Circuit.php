@@ -5,9 +5,10 @@ declare(strict_types=1);
 namespace Hollin\Core\Components\Panels;
 
 use Hollin\Core\Components\Component;
+use Hollin\Core\Components\Link;
+use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Basis;
 use Hollin\Core\Job\Field;
-use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\CircuitEnd;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Load;
@@ -341,5 +342,45 @@ final class Circuit extends Component
         }
 
         return $problems;
+    }
+
+    public function links(Rig $rig): array
+    {
+        if ($this->feedsComponent() === null) {
+            return [];
+        }
+
+        return [
+            Link::ac(
+                $this->id,
+                $this->receptacleAt($rig),
+                Link::end($this->values->group('feeds')),
+                ["{$this->id}.head", "{$this->id}.l"],
+                ["{$this->id}.n", "{$this->id}.n"],
+                self::elements($this->id),
+                ['gate' => "{$this->id}.breaker"] + Link::cable($this->cable(), $this->values),
+            ),
+        ];
+    }
+
+    public function receptacleAt(Rig $rig): array
+    {
+        for ($at = $this; $at->behind() !== null && ($next = $rig->find($at->behind())) instanceof self; ) {
+            $at = $next;
+        }
+
+        return ['c' => $at->hotPanel() ?? self::trayOf((string) $at->equipment('hot')), 'row' => $this->id];
+    }
+
+    /** Receptacles and circuits that hang on equipment itself stand in a tray of their own. */
+    public static function trayOf(string $equipment): string
+    {
+        return "{$equipment}__outlets";
+    }
+
+    /** @return list<string> what the current of a run of cable can be read from */
+    public static function elements(string $run): array
+    {
+        return ["{$run}.hot", "{$run}.neutral", "{$run}.pole", "{$run}.into.hot", "{$run}.into.neutral"];
     }
 }

@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace Hollin\Core\Components\Panels;
 
 use Hollin\Core\Components\Component;
+use Hollin\Core\Components\Link;
+use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Field;
-use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Reference\Cable;
 
@@ -63,5 +64,23 @@ final class Feeder extends Component
     public function referenceProblems(array $others): array
     {
         return [...$this->portProblems($others, 'from'), ...$this->portProblems($others, 'to')];
+    }
+
+    public function links(Rig $rig): array
+    {
+        $from = self::portOf($rig, $this->values->group('from'));
+        $to = self::portOf($rig, $this->values->group('to'));
+
+        return [
+            Link::ac(
+                $this->id,
+                Link::end($this->values->group('from')),
+                Link::end($this->values->group('to')),
+                [(string) $from?->hot, (string) $to?->hot],
+                [(string) $from?->neutral, (string) $to?->neutral],
+                Circuit::elements($this->id),
+                Link::cable($this->cable(), $this->values),
+            ),
+        ];
     }
 }

@@ -6,8 +6,8 @@ namespace Hollin\Core\Components\Panels;
 
 use Hollin\Core\Components\Component;
 use Hollin\Core\Components\Conversion\Converter;
+use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Field;
-use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Graph;
 
 /** Something people must remember to do. The named states follow it; forgetting it is one slip. */

@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace Hollin\Core\Components\Panels;
 
 use Hollin\Core\Components\Component;
+use Hollin\Core\Components\Plate;
+use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Field;
-use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Device;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Port;
 use Hollin\Core\Network\Rating;
 use Hollin\Core\Network\Role;
-use Hollin\Core\Wall\Plate;
 
 /** A one-bus AC panel: main or subpanel, with slots, a neutral bar and a ground bar. */
 final class Panel extends Component
@@ -250,5 +250,53 @@ final class Panel extends Component
         }
 
         return $problems;
+    }
+
+    public function hasGroundedCase(): bool
+    {
+        return $this->values->flag('bondedToFrame');
+    }
+
+    public function tray(Rig $rig): array
+    {
+        $rows = [];
+        $mainA = $this->mainA();
+        if ($mainA !== null) {
+            $slot = $this->values->integer('mainSlot');
+            $rows[] = Rows::breaker(
+                'main',
+                $slot,
+                'Main',
+                $mainA,
+                "{$this->id}.main",
+                ['main', 'on'],
+                "{$this->id}.main_pole",
+            );
+        }
+        $backfeed = $this->values->group('backfeed');
+        if ($backfeed !== null) {
+            $interlocked = $backfeed->flag('interlocked');
+            $rows[] = Rows::breaker(
+                'backfeed',
+                $backfeed->integer('slot'),
+                $interlocked ? 'Back-fed, interlocked' : 'Back-fed',
+                $backfeed->number('breakerA'),
+                $interlocked && $mainA !== null ? "{$this->id}.main" : "{$this->id}.backfeed_breaker",
+                ['backfeed', 'on'],
+                "{$this->id}.backfeed_pole",
+            );
+        }
+        foreach ($rig->all(Circuit::class) as $circuit) {
+            if ($circuit->hotPanel() === $this->id) {
+                array_push($rows, ...Rows::of($circuit, $rig));
+            }
+        }
+
+        return [
+            'rows' => Rows::filled($rows, $this->slots()),
+            'bondScrew' => $this->values->flag('bondScrew'),
+            'role' => $this->isMain() ? 'main' : 'sub',
+            'carries' => ["{$this->id}.main_pole", "{$this->id}.backfeed_pole"],
+        ];
     }
 }

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace Hollin\Core\Components\Panels;
 
 use Hollin\Core\Components\Component;
+use Hollin\Core\Components\Plate;
+use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Field;
-use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Port;
-use Hollin\Core\Wall\Plate;
 
 /** A box in which two cables are joined: where a device came out, or a run was lengthened. */
 final class SpliceBox extends Component

@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace Hollin\Core\Components\Supply;
 
 use Hollin\Core\Components\Component;
+use Hollin\Core\Components\Plate;
+use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Field;
-use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Device;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Port;
@@ -14,7 +15,6 @@ use Hollin\Core\Network\Rating;
 use Hollin\Core\Network\Role;
 use Hollin\Core\Network\Source;
 use Hollin\Core\Network\Supply;
-use Hollin\Core\Wall\Plate;
 
 /** A generator: on board, or portable with its own frame, its neutral bonded or floating. */
 final class Generator extends Component
@@ -194,5 +194,10 @@ final class Generator extends Component
         $inlet = $this->values->text('reaches');
 
         return $inlet === '' ? [] : $this->mustBe($others, '/reaches', $inlet, Inlet::class);
+    }
+
+    public function hasGroundedCase(): bool
+    {
+        return $this->values->text('mount') === 'on_board';
     }
 }

@@ -5,14 +5,15 @@ declare(strict_types=1);
 namespace Hollin\Core\Components\Supply;
 
 use Hollin\Core\Components\Component;
+use Hollin\Core\Components\Link;
+use Hollin\Core\Components\Plate;
+use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Field;
-use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Device;
 use Hollin\Core\Network\ExposedPins;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Port;
 use Hollin\Core\Network\Rating;
-use Hollin\Core\Wall\Plate;
 
 /**
  * A cord with male blades that a person plugs in: the inlet, a captive cord, a generator inlet, or a
@@ -73,7 +74,7 @@ final class Inlet extends Component
      *
      * @return array<string, array{owner: string, words: string, port: Port, ratingA: float}>
      */
-    public function places(\Hollin\Core\Job\Rig $rig): array
+    public function places(\Hollin\Core\Components\Rig $rig): array
     {
         $places = [];
         foreach ($rig->components as $id => $component) {
@@ -168,5 +169,30 @@ final class Inlet extends Component
         }
 
         return $problems;
+    }
+
+    public function links(Rig $rig): array
+    {
+        // A link for each owner of a place that the cord can be plugged into.
+        $owners = [];
+        foreach ($this->places($rig) as $position => $place) {
+            $owners[$place['owner']]['port'] = $place['port'];
+            $owners[$place['owner']]['positions'][] = (string) $position;
+        }
+        $links = [];
+        foreach ($owners as $owner => ['port' => $port, 'positions' => $positions]) {
+            $mate = "{$this->id}.mate_{$positions[0]}";
+            $links[] = Link::ac(
+                $mate,
+                $rig->find($owner)?->receptacleAt($rig) ?? ['c' => $owner],
+                ['c' => $this->id],
+                [$port->hot, "{$this->id}.pin_l"],
+                [$port->neutral, "{$this->id}.pin_n"],
+                ["{$mate}_l", "{$mate}_n", "{$this->id}.hot"],
+                ['gate' => $this->plug(), 'gateIn' => $positions],
+            );
+        }
+
+        return $links;
     }
 }

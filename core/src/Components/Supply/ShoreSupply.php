@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace Hollin\Core\Components\Supply;
 
 use Hollin\Core\Components\Component;
+use Hollin\Core\Components\Plate;
+use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Field;
-use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Port;
 use Hollin\Core\Network\Role;
@@ -14,7 +15,6 @@ use Hollin\Core\Network\Source;
 use Hollin\Core\Network\Supply;
 use Hollin\Core\Network\SupplyCondition;
 use Hollin\Core\Network\Surrounding;
-use Hollin\Core\Wall\Plate;
 
 /** The outside 120 V supplies a rig meets, each behind its pedestal breaker, bonded at the service. */
 final class ShoreSupply extends Component

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace Hollin\Core\Components\Switching;
 
 use Hollin\Core\Components\Component;
+use Hollin\Core\Components\Plate;
+use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Field;
-use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Device;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Port;
 use Hollin\Core\Network\Rating;
-use Hollin\Core\Wall\Plate;
 
 /** An AC disconnect: a switch in one cable, that opens both poles or the hot alone and protects nothing. */
 final class AcSwitch extends Component

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace Hollin\Core\Components\Switching;
 
 use Hollin\Core\Components\Component;
+use Hollin\Core\Components\Plate;
+use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Field;
-use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Device;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Port;
 use Hollin\Core\Network\Rating;
-use Hollin\Core\Wall\Plate;
 
 /** A three-position switch around an inverter/charger: through the unit, off, straight past it. */
 final class Bypass extends Component

@@ -5,14 +5,15 @@ declare(strict_types=1);
 namespace Hollin\Core\Components\Switching;
 
 use Hollin\Core\Components\Component;
+use Hollin\Core\Components\Link;
+use Hollin\Core\Components\Plate;
+use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Field;
-use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Device;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Load;
 use Hollin\Core\Network\Port;
 use Hollin\Core\Network\Rating;
-use Hollin\Core\Wall\Plate;
 
 /** A contactor in the converter's feed: its contact follows a coil somewhere else. */
 final class Contactor extends Component
@@ -130,5 +131,23 @@ final class Contactor extends Component
     public function referenceProblems(array $others): array
     {
         return $this->portProblems($others, 'coil');
+    }
+
+    public function links(Rig $rig): array
+    {
+        $at = self::portOf($rig, $this->values->group('coil'));
+
+        return [
+            Link::ac(
+                "{$this->id}.coil",
+                Link::end($this->values->group('coil')),
+                ['c' => $this->id],
+                [(string) $at?->hot, (string) $at?->hot],
+                [(string) $at?->neutral, (string) $at?->neutral],
+                [],
+                ['label' => 'coil'],
+                'coil',
+            ),
+        ];
     }
 }

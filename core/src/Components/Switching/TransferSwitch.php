@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace Hollin\Core\Components\Switching;
 
 use Hollin\Core\Components\Component;
+use Hollin\Core\Components\Plate;
+use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Field;
-use Hollin\Core\Job\Rig;
 use Hollin\Core\Network\Device;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Port;
 use Hollin\Core\Network\Rating;
-use Hollin\Core\Wall\Plate;
 
 /** Chooses one of two AC supplies: by itself, or by hand with a centre-off position. */
 final class TransferSwitch extends Component
@@ -116,5 +116,10 @@ final class TransferSwitch extends Component
                 ? sprintf('prefers %s', strtoupper($this->values->text('prefers', 'a')))
                 : 'by hand, centre-off',
         ]);
+    }
+
+    public function hasGroundedCase(): bool
+    {
+        return true;
     }
 }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Plan\Arrangements;
 
+use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Field;
-use Hollin\Core\Job\Rig;
 use stdClass;
 
 /** A way an inverter/charger meets the factory wiring: a recipe that writes changes. */

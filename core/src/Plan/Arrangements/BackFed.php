@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Plan\Arrangements;
 
+use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Field;
-use Hollin\Core\Job\Rig;
 
 /** The inverter on a back-fed breaker of the main panel, interlocked with the main breaker. */
 final class BackFed implements Arrangement

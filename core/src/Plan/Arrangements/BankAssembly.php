@@ -8,7 +8,7 @@ use Hollin\Core\Components\Battery\Bank;
 use Hollin\Core\Components\Battery\DcFuse;
 use Hollin\Core\Components\Battery\FrameBond;
 use Hollin\Core\Components\Battery\Lead;
-use Hollin\Core\Job\Rig;
+use Hollin\Core\Components\Rig;
 use stdClass;
 
 /** The bank and its chain: fuse, disconnect, bars, shunt, leads. */

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Hollin\Core\Plan\Arrangements;
 
 use Hollin\Core\Components\Panels\Circuit;
-use Hollin\Core\Job\JobFile;
+use Hollin\Core\Job\Tree;
 use Hollin\Core\Plan\Op;
 use stdClass;
 
@@ -114,7 +114,7 @@ final class Changes
             'label' => $label,
             'hot' => clone $circuit->values->raw()->hot,
             'neutral' => clone $circuit->values->raw()->neutral,
-            'breakerA' => JobFile::copy((object) ['v' => $circuit->values->raw()->breakerA])->v,
+            'breakerA' => Tree::copy((object) ['v' => $circuit->values->raw()->breakerA])->v,
             'cable' => (object) self::branchCable($circuit->cable()->size->designation, 1.0),
             'gfci' => $circuit->gfci() === 'breaker' ? 'breaker' : 'none',
             'place' => 'fixed',

@@ -7,7 +7,7 @@ namespace Hollin\Core\Plan\Arrangements;
 use Hollin\Core\Components\Battery\Lead;
 use Hollin\Core\Components\Conversion\Converter;
 use Hollin\Core\Components\Panels\Circuit;
-use Hollin\Core\Job\Rig;
+use Hollin\Core\Components\Rig;
 use stdClass;
 
 /** What becomes of the factory converter. */

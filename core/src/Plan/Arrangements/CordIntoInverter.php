@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Plan\Arrangements;
 
-use Hollin\Core\Job\Rig;
+use Hollin\Core\Components\Rig;
 
 /** The shore cord is plugged into the inverter's receptacle. */
 final class CordIntoInverter implements Arrangement

@@ -8,8 +8,8 @@ use Hollin\Core\Components\Conversion\Converter;
 use Hollin\Core\Components\Panels\Circuit;
 use Hollin\Core\Components\Panels\Feeder;
 use Hollin\Core\Components\Panels\Panel;
+use Hollin\Core\Components\Rig;
 use Hollin\Core\Components\Supply\Inlet;
-use Hollin\Core\Job\Rig;
 
 /** What an arrangement looks for in the rig as found; a rig that lacks it cannot have the arrangement. */
 final class FoundParts

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Plan\Arrangements;
 
+use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Field;
-use Hollin\Core\Job\Rig;
 
 /** Inverter/charger in line ahead of the whole panel. */
 final class InLine implements Arrangement

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Plan\Arrangements;
 
-use Hollin\Core\Job\Rig;
+use Hollin\Core\Components\Rig;
 
 /** A stand-alone inverter with receptacles of its own; the factory wiring stays as it is. */
 final class OwnReceptacles implements Arrangement

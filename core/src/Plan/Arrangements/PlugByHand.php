@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Hollin\Core\Plan\Arrangements;
 
 use Hollin\Core\Components\Panels\Circuit;
+use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Field;
-use Hollin\Core\Job\Rig;
 
 /** A circuit ends in a plug that a person moves between the factory outlet and the inverter. */
 final class PlugByHand implements Arrangement

@@ -6,8 +6,8 @@ namespace Hollin\Core\Plan\Arrangements;
 
 use Hollin\Core\Components\Panels\Circuit;
 use Hollin\Core\Components\Panels\Panel;
+use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Field;
-use Hollin\Core\Job\Rig;
 
 /** Inverter/charger on a main-panel breaker, feeding a subpanel with chosen circuits. */
 final class Subpanel implements Arrangement

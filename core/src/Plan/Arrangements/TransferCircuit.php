@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Plan\Arrangements;
 
+use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Field;
-use Hollin\Core\Job\Rig;
 
 /** A stand-alone inverter and a transfer switch in one prepared circuit. */
 final class TransferCircuit implements Arrangement

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Plan\Arrangements;
 
-use Hollin\Core\Job\Rig;
+use Hollin\Core\Components\Rig;
 
 /** A stand-alone inverter and a transfer switch ahead of the whole panel. */
 final class TransferWhole implements Arrangement

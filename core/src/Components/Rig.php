@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Components;
+
+use Hollin\Core\Job\Problem;
+use stdClass;
+
+/** A rig: its components by id, as found or as a stage of a plan leaves it. */
+final readonly class Rig
+{
+    /** @param array<string, Component> $components */
+    private function __construct(public array $components, public stdClass $source) {}
+
+    /** @param stdClass $components components by id, already checked */
+    public static function from(stdClass $components): self
+    {
+        $made = [];
+        foreach (get_object_vars($components) as $id => $values) {
+            if ($values instanceof stdClass) {
+                $made[(string) $id] = Catalogue::make((string) $id, $values);
+            }
+        }
+
+        // By id, so that the answers do not depend on the order in which things were entered.
+        ksort($made);
+
+        return new self($made, $components);
+    }
+
+    public function find(string $id): ?Component
+    {
+        return $this->components[$id] ?? null;
+    }
+
+    /**
+     * @template T of Component
+     * @param class-string<T> $class
+     * @return array<string, T>
+     */
+    public function all(string $class): array
+    {
+        return array_filter($this->components, fn(Component $c): bool => $c instanceof $class);
+    }
+
+    public function label(string $id): string
+    {
+        return isset($this->components[$id]) ? $this->components[$id]->label() : $id;
+    }
+
+    /** @return list<Problem> what names something that is not there; pointers begin with that of the components */
+    public function problems(string $at): array
+    {
+        $problems = [];
+        foreach ($this->components as $id => $component) {
+            foreach ($component->referenceProblems($this->components) as [$pointer, $message]) {
+                // "@id/…" speaks about another component.
+                $problems[] =
+                    $pointer[0] === '@'
+                        ? new Problem($at . '/' . substr($pointer, 1), $message)
+                        : new Problem("{$at}/{$id}{$pointer}", $message);
+            }
+        }
+
+        return $problems;
+    }
+}

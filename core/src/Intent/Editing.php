@@ -1,0 +1,150 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Intent;
+
+use Hollin\Core\Components\Catalogue;
+use Hollin\Core\Job\Id;
+use Hollin\Core\Job\Tree;
+use Hollin\Core\Job\Values;
+use Hollin\Core\Plan\Op;
+use Hollin\Core\Plan\Planned;
+use Hollin\Core\Plan\Refused;
+use stdClass;
+
+/** A copy of a document on which an intent is carried out, and what handlers read of the intent. */
+final readonly class Editing
+{
+    public stdClass $document;
+
+    public function __construct(stdClass $document, public Values $intent)
+    {
+        $this->document = Tree::copy($document);
+    }
+
+    public function text(string $name): string
+    {
+        return $this->intent->text($name);
+    }
+
+    public function component(): string
+    {
+        $id = $this->intent->raw()->component ?? null;
+
+        return is_string($id) ? $id : throw Refused::because('/intent/component', 'must be the id of a component.');
+    }
+
+    public function fitted(): stdClass
+    {
+        $component = $this->intent->raw()->component ?? null;
+
+        return $component instanceof stdClass
+            ? $component
+            : throw Refused::because('/intent/component', 'must be a component with its type.');
+    }
+
+    public function freshId(stdClass $among): string
+    {
+        $id = $this->text('id');
+        if (!Id::valid($id)) {
+            throw Refused::because(
+                '/intent/id',
+                sprintf(
+                    '"%s" is not an id: lower case letters, digits and _, starting with a letter.',
+                    mb_substr($id, 0, 60),
+                ),
+            );
+        }
+        if (isset($among->{$id})) {
+            throw Refused::because('/intent/id', sprintf('"%s" is already taken.', $id));
+        }
+
+        return $id;
+    }
+
+    public function plan(): stdClass
+    {
+        $plan = $this->document->plans->{$this->text('plan')} ?? null;
+
+        return $plan instanceof stdClass
+            ? $plan
+            : throw Refused::because('/intent/plan', sprintf('There is no plan "%s".', $this->text('plan')));
+    }
+
+    public function surveyed(string $id): stdClass
+    {
+        $component = $this->document->asFound->components->{$id} ?? null;
+
+        return $component instanceof stdClass
+            ? $component
+            : throw Refused::because('/intent/component', sprintf('There is no component "%s" in the survey.', $id));
+    }
+
+    public function path(): string
+    {
+        $path = $this->text('path');
+
+        return preg_match('#^(/[A-Za-z0-9_]+)+$#D', $path) === 1 && strlen($path) <= 120
+            ? $path
+            : throw Refused::because('/intent/path', 'must be a place like /breakerA or /cable/lengthM.');
+    }
+
+    public function done(string $words, string ...$notices): Edit
+    {
+        return new Edit($this->document, $words, array_values($notices));
+    }
+
+    /** Writes a change by hand: again replaces, back to as found removes. */
+    public function write(stdClass $plan, stdClass $change): void
+    {
+        $id = self::changeId($change);
+        $earlier = $plan->changes->{$id} ?? null;
+        unset($plan->changes->{$id});
+        if (isset($change->path)) {
+            $without = Planned::stages($this->document, $this->text('plan'));
+            $at = $without[count($without) - 1]->components->{$change->target} ?? null;
+            foreach (explode('/', substr($change->path, 1)) as $step) {
+                $at = $at instanceof stdClass ? $at->{$step} ?? null : null;
+            }
+            if (Tree::same($at, $change->value)) {
+                return;
+            }
+        }
+        $change->by = 'hand';
+        $change->stage = $earlier->stage ?? (string) array_key_last(Planned::inOrder($plan->stages));
+        $change->order =
+            $earlier->order ??
+            1 +
+                (int) max([
+                    0.0,
+                    ...array_map(
+                        fn(stdClass $c): float => (float) ($c->order ?? 0),
+                        array_values(get_object_vars($plan->changes)),
+                    ),
+                ]);
+        $plan->changes->{$id} = $change;
+    }
+
+    public function describe(stdClass $change): string
+    {
+        $component = $this->document->asFound->components->{$change->target} ?? ($change->value ?? null);
+
+        return $change->op .
+            ' ' .
+            ($component->label ?? $change->target) .
+            (isset($change->path) ? ' ' . Catalogue::placeWords($component->type ?? '', $change->path) : '');
+    }
+
+    /** The same change again gets the same id, so that it replaces the earlier one. */
+    public static function changeId(stdClass $change): string
+    {
+        $id = match ($change->op) {
+            Op::Fit->value => "fit_{$change->target}",
+            Op::Remove->value => "rm_{$change->target}",
+            default => "ch_{$change->target}" . strtolower(str_replace('/', '_', $change->path)),
+        };
+
+        return strlen($id) <= 48 ? $id : substr($id, 0, 39) . '_' . substr(hash('sha256', $id), 0, 8);
+    }
+}

@@ -1,0 +1,87 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Intent;
+
+use Hollin\Core\Document\JobFile;
+use Hollin\Core\Job\BadJobFile;
+use Hollin\Core\Job\Values;
+use Hollin\Core\Plan\Refused;
+use stdClass;
+
+/**
+ * What a person means ("feed circuit 4 from the subpanel"), turned into a changed document.
+ * Every intent leaves a document that passes all checks, or is refused and changes nothing.
+ */
+final class Intents
+{
+    /** @var list<class-string<Handler>> */
+    private const HANDLERS = [
+        SetTitle::class,
+        LayOut::class,
+        AddCircuits::class,
+        SurveySet::class,
+        SurveyAdd::class,
+        SurveyRemove::class,
+        SetNeed::class,
+        AddPlan::class,
+        RenamePlan::class,
+        RemovePlan::class,
+        ChooseArrangement::class,
+        MoveCircuit::class,
+        PlanSet::class,
+        PlanFit::class,
+        PlanRemove::class,
+        DropChange::class,
+        AddStage::class,
+        StageChange::class,
+    ];
+
+    /** @return array<string, class-string<Handler>> by kind */
+    public static function all(): array
+    {
+        static $all = null;
+
+        return $all ??= array_combine(
+            array_map(fn(string $handler): string => $handler::kind(), self::HANDLERS),
+            self::HANDLERS,
+        );
+    }
+
+    /** What somebody must be allowed to change for an intent of a kind; a plan, where there is no such kind. */
+    public static function right(?string $kind): Right
+    {
+        $handler = self::all()[$kind ?? ''] ?? null;
+
+        return $handler === null ? Right::Plan : $handler::right();
+    }
+
+    /**
+     * @throws Refused with where and what would be right
+     */
+    public static function apply(stdClass $document, stdClass $intent): Edit
+    {
+        $kind = $intent->kind ?? null;
+        $handler = is_string($kind) ? self::all()[$kind] ?? null : null;
+        if ($handler === null) {
+            throw Refused::because('/intent/kind', 'must be one of: ' . implode(', ', array_keys(self::all())) . '.');
+        }
+        foreach ($handler::needs() as $needed) {
+            if (!property_exists($intent, $needed)) {
+                throw Refused::because("/intent/{$needed}", "is missing; {$kind} needs it.");
+            }
+            if (!in_array($needed, ['value', 'component', 'options'], true) && !is_string($intent->{$needed})) {
+                throw Refused::because("/intent/{$needed}", 'must be text.');
+            }
+        }
+        $edit = (new $handler())->handle(new Editing($document, new Values($intent)));
+        try {
+            JobFile::check($edit->document, $document);
+        } catch (BadJobFile $e) {
+            throw new Refused($e->problems);
+        }
+
+        return $edit;
+    }
+}

@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Intent;
+
+use Hollin\Core\Components\Catalogue;
+use Hollin\Core\Plan\Op;
+use Hollin\Core\Plan\Planned;
+use Hollin\Core\Plan\Refused;
+
+/** A value as planned. */
+final class PlanSet implements Handler
+{
+    public static function kind(): string
+    {
+        return 'plan_set';
+    }
+
+    public static function needs(): array
+    {
+        return ['plan', 'component', 'path', 'value'];
+    }
+
+    public static function right(): Right
+    {
+        return Right::Plan;
+    }
+
+    public function handle(Editing $on): Edit
+    {
+        $plan = $on->plan();
+        $stages = Planned::stages($on->document, $on->text('plan'));
+        $id = $on->component();
+        $component =
+            $stages[count($stages) - 1]->components->{$id} ??
+            throw Refused::because('/intent/component', sprintf('There is no component "%s" in the plan.', $id));
+        $on->write(
+            $plan,
+            (object) ([
+                'op' => Op::Set->value,
+                'target' => $id,
+                'path' => $on->path(),
+                'value' => $on->intent->raw()->value,
+            ] + ($on->text('why') === '' ? [] : ['why' => $on->text('why')])),
+        );
+
+        return $on->done("planned {$component->label}: " . Catalogue::placeWords($component->type, $on->path()));
+    }
+}

@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Intent;
+
+use Hollin\Core\Plan\Refused;
+use stdClass;
+
+/** What must run: a place in the needs. */
+final class SetNeed implements Handler
+{
+    public static function kind(): string
+    {
+        return 'set_need';
+    }
+
+    public static function needs(): array
+    {
+        return ['path', 'value'];
+    }
+
+    public static function right(): Right
+    {
+        return Right::Survey;
+    }
+
+    public function handle(Editing $on): Edit
+    {
+        $steps = explode('/', trim($on->path(), '/'));
+        $last = array_pop($steps);
+        $at = $on->document->needs;
+        foreach ($steps as $step) {
+            $at->{$step} ??= new stdClass();
+            if (!($at->{$step} instanceof stdClass)) {
+                throw Refused::because('/intent/path', 'does not lead into the needs.');
+            }
+            $at = $at->{$step};
+        }
+        if ($on->intent->raw()->value === null) {
+            unset($at->{$last});
+        } else {
+            $at->{$last} = $on->intent->raw()->value;
+        }
+
+        $spoken = [
+            'ampacity' => 'ampacity school',
+            'scenarios' => 'running together',
+            'offGrid' => 'off grid',
+            'running' => '',
+        ];
+        $words = array_map(
+            fn(string $step): string => $spoken[$step] ??
+                ($on->document->asFound->components->{explode('.', $step)[0]}->label ??
+                    ($on->document->needs->scenarios->{$step}->title ?? $step)),
+            explode('/', trim($on->path(), '/')),
+        );
+
+        return $on->done('changed what must run: ' . implode(', ', array_filter($words)));
+    }
+}
