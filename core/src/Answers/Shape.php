@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Answers;
 
+use Hollin\Core\Network\About;
 use Hollin\Core\Rules\Work;
-use Hollin\Core\States\About;
 
 /**
  * The shape of the answers as JSON Schema definitions: one declaration for `hollin:check --json`,

@@ -57,6 +57,9 @@ final class Graph
     /** @var array<string, array{string, Rating}> terminal of a bar => its component and rating */
     public array $junctions = [];
 
+    /** @var list<Occasion> operating states that the components bring about */
+    public array $occasions = [];
+
     /** @var array<string, Part> every part, by component */
     public array $parts = [];
 

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Hollin\Core\States;
 
+use Hollin\Core\Network\About;
+
 /** An operating state people talk about, with the controls set as they are told to set them. */
 final readonly class NamedState
 {

@@ -4,14 +4,16 @@ declare(strict_types=1);
 
 namespace Hollin\Core\States;
 
+use Hollin\Core\Network\About;
 use Hollin\Core\Network\Device;
 use Hollin\Core\Network\Graph;
+use Hollin\Core\Network\Occasion;
 use Hollin\Core\Network\Role;
 use Hollin\Core\Network\Source;
 use Hollin\Core\Network\Supply;
 
 /**
- * The named states of a rig, made from what it has. What chooses between supplies by hand is set
+ * The named states of a rig: those that its components bring about. What chooses between supplies by hand is set
  * to the one a state is about, found by following the hot from its source.
  */
 final class NamedStates
@@ -23,109 +25,75 @@ final class NamedStates
     public static function of(Graph $graph): array
     {
         $make = new self($graph);
-        $states = [$make->state('nothing', '0', 'nothing connected', inverter: 'off')];
-        $inverters = array_values(
-            array_filter(
-                $graph->sources,
-                fn(Source $s): bool => $s->kind === 'ac' && in_array($s->letter, ['I', 'J', 'K'], true),
-            ),
-        );
-        $rejects = array_filter($graph->devices, fn(Device $d): bool => $d->judgesVolts) !== [];
-        foreach ($inverters as $i => $inverter) {
-            $name = count($inverters) === 1 ? 'inverting' : $graph->label($inverter->component) . ' inverting';
-            $states[] = $make->state(
-                $i === 0 ? 'inverting' : "inverting_{$inverter->component}",
-                $inverter->letter,
-                lcfirst($name),
-                $inverter,
-                inverting: true,
-            );
-        }
-        $letters = ['S', 'H', 'Q', 'P'];
-        foreach ($graph->supplies as $shore) {
-            if ($shore->kind !== 'shore') {
-                continue;
-            }
-            $source = $graph->sources[$shore->source];
-            $supplies = $shore->ratingsA;
-            foreach (array_keys($supplies) as $i => $supply) {
-                $states[] = $make->state(
-                    "shore_{$supply}",
-                    $letters[$i] ?? 'P',
-                    sprintf('shore %g A', $supplies[$supply]),
-                    $source,
-                    (string) $supply,
-                    inverter: 'charge',
-                );
-            }
-            $largest = (string) array_key_first($supplies);
-            if ($inverters !== []) {
-                $states[] = $make->state('shore_and_inverter', 'B', 'shore, inverter on', $source, $largest);
-                // With the cord itself in the inverter, nobody is at a pedestal while inverting.
-                if (!$make->sharesPlug($source, $inverters[0])) {
-                    $states[] = $make->state(
-                        'dead_pedestal',
-                        'D',
-                        'dead pedestal, inverting',
-                        $source,
-                        $largest,
-                        'dead',
-                        inverting: true,
-                        feeds: $inverters[0],
-                    );
-                    if ($rejects) {
-                        $states[] = $make->state(
-                            'low_shore',
-                            'L',
-                            'shore too low, inverting',
-                            $source,
-                            $largest,
-                            'low',
-                            inverting: true,
-                            feeds: $inverters[0],
-                        );
-                    }
+        $nothing = new Occasion('', 'nothing', 'nothing connected', '', About::Nothing, '0', mode: 'off');
+        $kinds = ['nothing' => [$nothing]];
+        foreach (About::cases() as $about) {
+            $occasions = array_filter($graph->occasions, fn(Occasion $o): bool => $o->about === $about);
+            usort($occasions, fn(Occasion $a, Occasion $b): int => $a->once <=> $b->once);
+            foreach ($occasions as $occasion) {
+                if ($make->comesAbout($occasion)) {
+                    $kinds[$occasion->kind][] = $occasion;
                 }
             }
-            if (
-                array_filter(
-                    $graph->devices,
-                    fn(Device $d): bool => isset($d->positions['past']) && !$d->isAutomatic(),
-                ) !== []
-            ) {
+        }
+        $states = [];
+        foreach ($kinds as $occasions) {
+            $several = count($occasions) > 1 && !$occasions[0]->once;
+            foreach ($occasions[0]->once ? [$occasions[0]] : $occasions as $i => $occasion) {
                 $states[] = $make->state(
-                    'bypassed',
-                    'Y',
-                    'shore, inverter/charger bypassed',
-                    $source,
-                    $largest,
-                    inverter: 'off',
-                    bypass: 'past',
+                    $occasion,
+                    $i === 0 ? $occasion->kind : "{$occasion->kind}_{$occasion->component}",
+                    $several ? $occasion->among : $occasion->title,
                 );
             }
-        }
-        foreach (
-            array_values(array_filter($graph->supplies, fn(Supply $s): bool => $s->kind === 'generator'))
-            as $i => $generator
-        ) {
-            $source = $graph->sources[$generator->source];
-            $name = $i === 0 ? 'generator' : $graph->label($generator->component);
-            $states[] = $make->state(
-                $i === 0 ? 'generator' : "generator_{$generator->component}",
-                $source->letter,
-                lcfirst($name),
-                $source,
-                inverter: 'charge',
-            );
-            if ($inverters !== [] && $i === 0) {
-                $states[] = $make->state('generator_and_inverter', 'A', 'generator, inverter on', $source);
-            }
-        }
-        if (array_filter($graph->devices, fn(Device $d): bool => $d->job === 'disconnect') !== []) {
-            $states[] = $make->state('storage', 'X', 'storage', inverter: 'off', disconnect: 'off');
         }
 
         return $states;
+    }
+
+    /** Whether a rig is such that it can be in a state that one of its components brings about. */
+    private function comesAbout(Occasion $occasion): bool
+    {
+        $inverter = $this->inverter();
+        $source = $this->sourceOf($occasion);
+
+        return ($occasion->about !== About::Shore || $source !== null) &&
+            (!$occasion->withInverter || $inverter !== null) &&
+            // With the cord itself in the inverter, nobody is at a pedestal while inverting.
+            (!$occasion->besideInverter ||
+                ($inverter !== null && $source !== null && !$this->sharesPlug($source, $inverter))) &&
+            (!$occasion->judged || array_filter($this->graph->devices, fn(Device $d): bool => $d->judgesVolts) !== []);
+    }
+
+    /** The first inverter's output. */
+    private function inverter(): ?Source
+    {
+        foreach ($this->graph->occasions as $occasion) {
+            if ($occasion->about === About::Inverting) {
+                return $this->graph->sources[(string) $occasion->source];
+            }
+        }
+
+        return null;
+    }
+
+    /** What feeds the rig in a state: where it does not say which shore supply, the first. */
+    private function sourceOf(Occasion $occasion): ?Source
+    {
+        $shore = $occasion->about === About::Shore ? $this->shore() : null;
+
+        return $this->graph->sources[$occasion->source ?? ($shore->source ?? '')] ?? null;
+    }
+
+    private function shore(): ?Supply
+    {
+        foreach ($this->graph->supplies as $supply) {
+            if ($supply->kind === 'shore') {
+                return $supply;
+            }
+        }
+
+        return null;
     }
 
     /**
@@ -137,30 +105,30 @@ final class NamedStates
     {
         $make = new self($graph);
         $states = [];
-        foreach (array_filter($graph->supplies, fn(Supply $s): bool => $s->kind === 'shore') as $shore) {
-            $largest = (string) array_key_first($shore->ratingsA);
-            $n = 0;
-            $surrounding = $graph->surroundings[(string) $graph->sources[$shore->source]->surrounding];
-            foreach (
-                ['high' => $surrounding->values['high']] +
-                    array_intersect_key($surrounding->values, array_flip($surrounding->faults()))
-                as $condition => $words
-            ) {
-                if ($condition === 'wired_240' && ($shore->ratingsA[$largest] ?? 0.0) !== 30.0) {
-                    continue;
-                }
-                $states[] = $make->state(
-                    "fault_{$condition}",
-                    'W' . ++$n,
-                    "shore: {$words}",
-                    $graph->sources[$shore->source],
-                    $largest,
-                    $condition,
-                    inverter: 'charge',
-                    group: 'fault',
-                );
+        $shore = $make->shore();
+        if ($shore === null) {
+            return [];
+        }
+        $largest = (string) array_key_first($shore->ratingsA);
+        $surrounding = $graph->surroundings[(string) $graph->sources[$shore->source]->surrounding];
+        $faults = array_intersect_key($surrounding->values, array_flip($surrounding->faults()));
+        foreach (['high' => $surrounding->values['high']] + $faults as $condition => $words) {
+            if ($condition === 'wired_240' && ($shore->ratingsA[$largest] ?? 0.0) !== 30.0) {
+                continue;
             }
-            break;
+            $occasion = new Occasion(
+                $shore->component,
+                "fault_{$condition}",
+                "shore: {$words}",
+                '',
+                About::Shore,
+                'W' . (count($states) + 1),
+                $shore->source,
+                $largest,
+                $condition,
+                'charge',
+            );
+            $states[] = $make->state($occasion, $occasion->kind, $occasion->title, 'fault');
         }
 
         return $states;
@@ -176,60 +144,38 @@ final class NamedStates
         }
     }
 
-    private function state(
-        string $id,
-        string $letter,
-        string $title,
-        ?Source $source = null,
-        ?string $supply = null,
-        string $condition = 'good',
-        string $inverter = 'on',
-        bool $inverting = false,
-        string $disconnect = 'on',
-        ?Source $feeds = null,
-        string $bypass = 'unit',
-        string $group = 'usual',
-    ): NamedState {
+    private function state(Occasion $occasion, string $id, string $title, string $group = 'usual'): NamedState
+    {
+        $source = $this->sourceOf($occasion);
+        $shore = $occasion->about === About::Shore ? $this->shore() : null;
+        $position = $occasion->position ?? ($shore === null ? null : (string) array_key_first($shore->ratingsA));
+        $feeds = $occasion->besideInverter ? $this->inverter() : null;
         $controls = [];
         foreach ($this->graph->devices as $device) {
             if ($device->isAutomatic()) {
                 continue;
             }
             $controls[$device->id] = match (true) {
-                $device->job === 'mode' => isset($device->positions[$inverter]) ? $inverter : 'off',
-                $device->job === 'disconnect' => $disconnect,
+                $device->job === 'mode' => isset($device->positions[$occasion->mode]) ? $occasion->mode : 'off',
+                $device->job === 'disconnect' => $occasion->disconnect,
                 $device->job === 'run' => $source?->device === $device->id ? 'running' : 'stopped',
-                $device->selects !== [] => $this->choice($device, $source, $supply, $feeds),
-                isset($device->positions['past']) => $bypass,
+                $device->selects !== [] => $this->choice($device, $source, $position, $feeds),
+                isset($device->positions['past']) => $occasion->bypass,
                 default => $device->normal,
             };
         }
-        if ($inverting) {
-            foreach ($this->graph->instructions as $instruction) {
-                if (isset($controls[$instruction['device']])) {
-                    $controls[$instruction['device']] = $instruction['position'];
-                }
+        foreach ($occasion->inverting ? $this->graph->instructions : [] as $instruction) {
+            if (isset($controls[$instruction['device']])) {
+                $controls[$instruction['device']] = $instruction['position'];
             }
         }
         $surroundings = array_map(fn(): string => 'good', $this->graph->surroundings);
         if ($source?->surrounding !== null) {
-            $surroundings[$source->surrounding] = $condition;
+            $surroundings[$source->surrounding] = $occasion->condition;
         }
+        $letter = $occasion->letter === '' ? (string) $source?->letter : $occasion->letter;
 
-        return new NamedState(
-            $id,
-            $letter,
-            $title,
-            new Setting($controls, $surroundings),
-            $group,
-            match (true) {
-                $disconnect === 'off' => About::Storage,
-                $source === null => About::Nothing,
-                $supply !== null => About::Shore,
-                $inverting => About::Inverting,
-                default => About::Generator,
-            },
-        );
+        return new NamedState($id, $letter, $title, new Setting($controls, $surroundings), $group, $occasion->about);
     }
 
     /** The position of a choosing device in a state: the source the state is about, else as it usually is. */

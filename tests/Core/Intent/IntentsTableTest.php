@@ -8,8 +8,8 @@ use Hollin\Core\Intent\Right;
 
 it('knows every handler that there is, by its own kind', function (): void {
     $files = array_map(
-        fn(string $file): string => 'Hollin\\Core\\Plan\\Intent\\' . basename($file, '.php'),
-        glob(dirname(__DIR__, 3) . '/core/src/Plan/Intent/*.php') ?: [],
+        fn(string $file): string => 'Hollin\\Core\\Intent\\' . basename($file, '.php'),
+        glob(dirname(__DIR__, 3) . '/core/src/Intent/*.php') ?: [],
     );
     $handlers = array_values(array_filter($files, fn(string $class): bool => is_subclass_of($class, Handler::class)));
     $known = array_values(Intents::all());

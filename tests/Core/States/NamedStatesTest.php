@@ -58,7 +58,7 @@ it('are made from what the rig has', function (array $edits, bool $planned, arra
             ]),
         ],
         false,
-        ['0 nothing connected', 'S shore 30 A', 'H shore 20 A', 'Q shore 15 A', 'G generator', 'F suitcase set'],
+        ['0 nothing connected', 'S shore 30 A', 'H shore 20 A', 'Q shore 15 A', 'G hold set', 'F suitcase set'],
     ],
     'no shore at all' => [
         [Sample::choose('in_line'), ['kind' => 'survey_remove', 'component' => 'shore']],

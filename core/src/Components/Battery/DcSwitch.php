@@ -9,8 +9,10 @@ use Hollin\Core\Components\Plate;
 use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Basis;
 use Hollin\Core\Job\Field;
+use Hollin\Core\Network\About;
 use Hollin\Core\Network\Device;
 use Hollin\Core\Network\Graph;
+use Hollin\Core\Network\Occasion;
 use Hollin\Core\Network\Rating;
 use Hollin\Core\Network\Role;
 
@@ -64,6 +66,17 @@ final class DcSwitch extends Component
             "{$this->id}.handle",
             ['on'],
             new Rating($this->ratingA(), 'switch', assumed: $this->values->basis('ratingA') === Basis::Assumed),
+        );
+        $graph->occasions[] = new Occasion(
+            $this->id,
+            'storage',
+            'storage',
+            '',
+            About::Storage,
+            'X',
+            mode: 'off',
+            once: true,
+            disconnect: 'off',
         );
     }
 

@@ -126,6 +126,7 @@ final class Inverter extends Inverting
             $graph->bond("{$this->id}.bond_fixed", $this->id, $out->neutral, $out->ground);
         }
         $graph->source($this->output120($out, $this->output(), $this->neutral()));
+        $graph->occasions[] = $this->inverting();
         $graph->converter($this->fromBattery($out, $this->output()));
     }
 

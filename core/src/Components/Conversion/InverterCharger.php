@@ -205,6 +205,7 @@ final class InverterCharger extends Inverting
             default => null,
         };
         $graph->source($this->output120($out, $this->relay()));
+        $graph->occasions[] = $this->inverting();
         $graph->source(
             new Source(
                 "{$this->id}.charger",

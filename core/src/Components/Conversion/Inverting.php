@@ -6,6 +6,8 @@ namespace Hollin\Core\Components\Conversion;
 
 use Hollin\Core\Components\Component;
 use Hollin\Core\Components\Rig;
+use Hollin\Core\Network\About;
+use Hollin\Core\Network\Occasion;
 use Hollin\Core\Network\Port;
 use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Network\Source;
@@ -56,6 +58,23 @@ abstract class Inverting extends Component
                     ),
                 ],
             ];
+    }
+
+    /** The state it brings about: it feeds what hangs on it. */
+    final protected function inverting(): Occasion
+    {
+        $source = "{$this->id}.inverter";
+        $among = lcfirst($this->label()) . ' inverting';
+
+        return new Occasion(
+            $this->id,
+            'inverting',
+            'inverting',
+            $among,
+            About::Inverting,
+            source: $source,
+            inverting: true,
+        );
     }
 
     /** What it makes at its output while its relay inverts. */

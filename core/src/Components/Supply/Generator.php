@@ -8,8 +8,10 @@ use Hollin\Core\Components\Component;
 use Hollin\Core\Components\Plate;
 use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Field;
+use Hollin\Core\Network\About;
 use Hollin\Core\Network\Device;
 use Hollin\Core\Network\Graph;
+use Hollin\Core\Network\Occasion;
 use Hollin\Core\Network\Port;
 use Hollin\Core\Network\Rating;
 use Hollin\Core\Network\Role;
@@ -176,6 +178,31 @@ final class Generator extends Component
             "{$this->id}.winding_source",
             [$this->id => $this->outletA()],
             $this->values->text('mount') === 'portable',
+        );
+        $among = lcfirst($this->label());
+        $source = "{$this->id}.winding_source";
+        array_push(
+            $graph->occasions,
+            new Occasion(
+                $this->id,
+                'generator',
+                'generator',
+                $among,
+                About::Generator,
+                source: $source,
+                mode: 'charge',
+            ),
+            new Occasion(
+                $this->id,
+                'generator_and_inverter',
+                'generator, inverter on',
+                '',
+                About::Generator,
+                'A',
+                $source,
+                withInverter: true,
+                once: true,
+            ),
         );
     }
 

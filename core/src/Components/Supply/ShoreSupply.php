@@ -8,7 +8,9 @@ use Hollin\Core\Components\Component;
 use Hollin\Core\Components\Plate;
 use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Field;
+use Hollin\Core\Network\About;
 use Hollin\Core\Network\Graph;
+use Hollin\Core\Network\Occasion;
 use Hollin\Core\Network\Port;
 use Hollin\Core\Network\Role;
 use Hollin\Core\Network\Source;
@@ -212,6 +214,7 @@ final class ShoreSupply extends Component
             array_map(floatval(...), $supplies),
             true,
         );
+        array_push($graph->occasions, ...$this->occasions($supplies));
     }
 
     /**
@@ -248,5 +251,68 @@ final class ShoreSupply extends Component
         }
 
         return $problems;
+    }
+
+    /**
+     * Plugged in, into each of its receptacles; with the inverter on; and dead or too low while the inverter goes on.
+     *
+     * @param array<string, int> $supplies position of the cord => A
+     * @return list<Occasion>
+     */
+    private function occasions(array $supplies): array
+    {
+        $shore = fn(
+            string $kind,
+            string $title,
+            string $letter,
+            string $position,
+            mixed ...$more,
+        ): Occasion => new Occasion(
+            $this->id,
+            $kind,
+            $title,
+            "{$this->label()}: {$title}",
+            About::Shore,
+            $letter,
+            "{$this->id}.supply",
+            $position,
+            ...$more,
+        );
+        $occasions = [];
+        foreach (array_keys($supplies) as $i => $position) {
+            $title = sprintf('shore %g A', $supplies[$position]);
+            $occasions[] = $shore(
+                "shore_{$position}",
+                $title,
+                ['S', 'H', 'Q'][$i] ?? 'P',
+                (string) $position,
+                mode: 'charge',
+            );
+        }
+        $largest = (string) array_key_first($supplies);
+
+        return [
+            ...$occasions,
+            $shore('shore_and_inverter', 'shore, inverter on', 'B', $largest, withInverter: true),
+            $shore(
+                'dead_pedestal',
+                'dead pedestal, inverting',
+                'D',
+                $largest,
+                condition: 'dead',
+                inverting: true,
+                besideInverter: true,
+            ),
+            $shore(
+                'low_shore',
+                'shore too low, inverting',
+                'L',
+                $largest,
+                condition: 'low',
+                inverting: true,
+                besideInverter: true,
+                judged: true,
+            ),
+        ];
     }
 }

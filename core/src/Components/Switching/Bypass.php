@@ -8,8 +8,10 @@ use Hollin\Core\Components\Component;
 use Hollin\Core\Components\Plate;
 use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Field;
+use Hollin\Core\Network\About;
 use Hollin\Core\Network\Device;
 use Hollin\Core\Network\Graph;
+use Hollin\Core\Network\Occasion;
 use Hollin\Core\Network\Port;
 use Hollin\Core\Network\Rating;
 
@@ -100,6 +102,17 @@ final class Bypass extends Component
             ['past'],
             $rating,
             $two,
+        );
+        $graph->occasions[] = new Occasion(
+            $this->id,
+            'bypassed',
+            'shore, inverter/charger bypassed',
+            '',
+            About::Shore,
+            'Y',
+            mode: 'off',
+            once: true,
+            bypass: 'past',
         );
     }
 

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Hollin\Core\States;
+namespace Hollin\Core\Network;
 
 /** What feeds the rig in a named state, if anything does. */
 enum About: string

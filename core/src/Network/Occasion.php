@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Network;
+
+/**
+ * An operating state that a component brings about, with what people then set: the named states of a rig are those
+ * of its components.
+ */
+final readonly class Occasion
+{
+    /**
+     * @param string $kind id of the state; where several components bring about the same, the others' have their
+     *     component's id behind it
+     * @param string $title in words, and among several of a kind
+     * @param string $letter that of the source where left out
+     * @param ?string $source what feeds the rig
+     * @param ?string $position of the cord, where the source has several receptacles
+     * @param string $condition of what surrounds the source
+     * @param string $mode what inverters are switched to
+     * @param bool $inverting whether instructions for inverting are followed
+     * @param bool $withInverter only where an inverter is there
+     * @param bool $besideInverter only where no cord could be in the inverter instead, which feeds its circuits meanwhile
+     * @param bool $judged only where something looks at the volts
+     * @param bool $once however many components bring it about
+     */
+    public function __construct(
+        public string $component,
+        public string $kind,
+        public string $title,
+        public string $among,
+        public About $about,
+        public string $letter = '',
+        public ?string $source = null,
+        public ?string $position = null,
+        public string $condition = 'good',
+        public string $mode = 'on',
+        public bool $inverting = false,
+        public bool $withInverter = false,
+        public bool $besideInverter = false,
+        public bool $judged = false,
+        public bool $once = false,
+        public string $disconnect = 'on',
+        public string $bypass = 'unit',
+    ) {}
+}
