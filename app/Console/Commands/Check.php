@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Console\CheckText;
 use Hollin\Core\Answers\FlowAnswer;
 use Hollin\Core\Answers\JobAnswers;
 use Hollin\Core\Answers\Remedies;
 use Hollin\Core\Answers\StateAnswer;
-use Hollin\Core\Components\Catalogue;
 use Hollin\Core\Document\JobFile;
 use Hollin\Core\Job\BadJobFile;
 use Hollin\Core\Job\Problem;
@@ -17,6 +17,7 @@ use Hollin\Core\Plan\Refused;
 use Hollin\Core\Rules\Examination;
 use Hollin\Core\Solve\Spice;
 use Illuminate\Console\Command;
+use Symfony\Component\Console\Output\OutputInterface;
 
 /** Judges a job file without the database. */
 final class Check extends Command
@@ -53,10 +54,7 @@ final class Check extends Command
         foreach ($this->option('json') ? [] : $doubts as $doubt) {
             $this->getOutput()
                 ->getErrorStyle()
-                ->writeln(
-                    "warning: {$doubt->pointer} {$doubt->message}",
-                    \Symfony\Component\Console\Output\OutputInterface::OUTPUT_RAW,
-                );
+                ->writeln("warning: {$doubt->pointer} {$doubt->message}", OutputInterface::OUTPUT_RAW);
         }
         $job = new JobAnswers($document);
         $views = array_values(
@@ -119,7 +117,7 @@ final class Check extends Command
             }
             $answers[$view['id']] = $answer + ['flows' => $flows];
             if (!$this->option('json')) {
-                $this->tell($view['title'], json_decode((string) json_encode($answer), true));
+                $this->say()->view($view['title'], json_decode((string) json_encode($answer), true));
             }
         }
         if ($this->option('json')) {
@@ -133,7 +131,7 @@ final class Check extends Command
                     ],
                     JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE,
                 ),
-                \Symfony\Component\Console\Output\OutputInterface::OUTPUT_RAW,
+                OutputInterface::OUTPUT_RAW,
             );
         } else {
             $this->line(
@@ -191,12 +189,12 @@ final class Check extends Command
         if ($this->option('json')) {
             $this->output->writeln(
                 (string) json_encode($said, JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE),
-                \Symfony\Component\Console\Output\OutputInterface::OUTPUT_RAW,
+                OutputInterface::OUTPUT_RAW,
             );
 
             return self::CLEAN;
         }
-        $this->tellState($named->title, json_decode((string) json_encode($said), true));
+        $this->say()->state($named->title, json_decode((string) json_encode($said), true));
 
         return self::CLEAN;
     }
@@ -248,7 +246,7 @@ final class Check extends Command
         $decks = ['ac' => Spice::ac($flow, $title), 'dc' => Spice::dc($flow, $title)];
         $wanted = (string) $this->option('netlist');
         if (isset($decks[$wanted])) {
-            $this->output->write($decks[$wanted], false, \Symfony\Component\Console\Output\OutputInterface::OUTPUT_RAW);
+            $this->output->write($decks[$wanted], false, OutputInterface::OUTPUT_RAW);
 
             return self::CLEAN;
         }
@@ -257,71 +255,10 @@ final class Check extends Command
             if (!is_dir(dirname($base)) || @file_put_contents("{$base}.{$side}.cir", $deck) === false) {
                 throw Refused::because('/netlist', "\"{$base}.{$side}.cir\" cannot be written.");
             }
-            $this->raw("written: {$base}.{$side}.cir");
+            $this->say()->line("written: {$base}.{$side}.cir");
         }
 
         return self::CLEAN;
-    }
-
-    /** @param array<string, mixed> $said */
-    private function tellState(string $title, array $said): void
-    {
-        $this->raw("== {$said['view']}, {$title} ==");
-        if (isset($said['reading'])) {
-            $reading = $said['reading'];
-            $value =
-                $reading['value'] === null
-                    ? ''
-                    : rtrim(rtrim(sprintf('%.3f', $reading['value']), '0'), '.') .
-                        ($reading['highest'] === null ? '' : sprintf(' to %.3f', $reading['highest'])) .
-                        " {$reading['unit']}";
-            $this->raw(
-                trim(
-                    implode(' to ', array_filter($said['probe'])) .
-                        ", {$said['function']}: {$value} {$reading['words']}",
-                ),
-            );
-
-            return;
-        }
-        $flow = $said['flow'];
-        foreach ($said['moves'] as $move) {
-            $this->raw(sprintf('%8.2f s  %s: %s', $move['atS'], $move['device'], $move['to']));
-        }
-        if (!$flow['converged']) {
-            $this->raw((string) $flow['trouble']);
-
-            return;
-        }
-        foreach ($flow['sources'] as $id => $source) {
-            $this->raw(
-                sprintf('%-28s %8.2f V %9.2f A %9.1f W', $id, $source['volts'], $source['amps'], $source['watts']),
-            );
-        }
-        foreach ($flow['loads'] as $id => $load) {
-            $this->raw(
-                sprintf(
-                    '%-28s %8.2f V %9.2f A %9.1f W%s',
-                    $id,
-                    $load['volts'],
-                    $load['amps'],
-                    $load['watts'],
-                    $load['on'] ? '' : '  off',
-                ),
-            );
-        }
-        foreach ($flow['trips'] as $trip) {
-            $this->raw(
-                sprintf(
-                    '%s: %.1f A of %.4g A, %s%s',
-                    $trip['id'],
-                    $trip['amps'],
-                    $trip['ratingA'],
-                    $trip['then'],
-                    $trip['afterS'] === null ? '' : sprintf(' after about %.4g s', $trip['afterS']),
-                ),
-            );
-        }
     }
 
     private function text(): string
@@ -335,128 +272,6 @@ final class Check extends Command
         return $text === false ? throw BadJobFile::because('', 'cannot be read.') : $text;
     }
 
-    /** @param array<string, mixed> $answer */
-    private function tell(string $title, array $answer): void
-    {
-        $this->raw("== {$title} ==");
-        $this->raw(
-            sprintf(
-                '%s (%d settings gone through, %d electrical situations)',
-                $answer['checked']['words'],
-                $answer['checked']['reduced'],
-                $answer['checked']['situations'],
-            ),
-        );
-        $this->raw('');
-        $this->raw(
-            'What is live   ' .
-                implode('  ', array_map(fn(array $s): string => "{$s['letter']} = {$s['title']}", $answer['states'])),
-        );
-        foreach ($answer['table'] as $row) {
-            $cells = array_map(
-                fn(array $c): string => match ($c['kind']) {
-                    'works' => $c['source'],
-                    'ground' => $c['source'] . '*',
-                    'live' => '!' . $c['source'],
-                    default => '-',
-                },
-                $row['cells'],
-            );
-            $this->raw(
-                sprintf(
-                    '  %-38s %s',
-                    mb_strimwidth($row['label'], 0, 38, '…'),
-                    implode(' ', array_map(fn(string $c): string => str_pad($c, 3), $cells)),
-                ),
-            );
-        }
-        $this->raw(
-            '  letter: works from that source; letter*: works, its current comes home over grounds; !letter: ' .
-                'live, does not work; -: dead. Measure before you touch.',
-        );
-        $this->raw('');
-        foreach ($answer['findings'] as $finding) {
-            $this->raw(
-                sprintf(
-                    '%-8s %s: %s [%s]',
-                    strtoupper($finding['severity']),
-                    $finding['title'],
-                    $finding['text'],
-                    $finding['ways']['words'],
-                ),
-            );
-            foreach ($finding['figures'] as $figure) {
-                $this->raw(
-                    sprintf(
-                        '           %s %s %s%s = %s (%s)',
-                        $figure['label'],
-                        round($figure['value'], 2),
-                        $figure['unit'],
-                        $figure['limit'] === null ? '' : " (limit {$figure['limit']})",
-                        $figure['arithmetic'],
-                        $figure['source'],
-                    ),
-                );
-            }
-        }
-        if ($answer['findings'] === []) {
-            $this->raw('No findings.');
-        }
-        foreach ($answer['prevented'] as $prevented) {
-            $this->raw("made impossible: {$prevented['title']} by {$prevented['words']}");
-        }
-        foreach ($answer['sizes'] as $size) {
-            $this->raw('');
-            $this->raw(
-                "Battery-inverter circuit ({$size['school']}), round trip {$size['roundTripM']} m" .
-                    ($size['roundTripAssumed'] ? ' assumed' : ''),
-            );
-            foreach ($size['figures'] as $figure) {
-                $this->raw(sprintf('  %-28s %7.1f A = %s', $figure['label'], $figure['value'], $figure['arithmetic']));
-            }
-            foreach ($size['choices'] as $choice) {
-                $this->raw(
-                    '  ' .
-                        ($choice['possible']
-                            ? "{$choice['spoken']}, {$choice['governs']} governs: {$choice['arithmetic']}"
-                            : "{$choice['parallel']} in parallel: {$choice['why']}"),
-                );
-            }
-            foreach ($size['fuse']['families'] as $family) {
-                $this->raw(
-                    sprintf(
-                        '  fuse %-16s %s: %s',
-                        $family['label'],
-                        $family['suits'] ? "{$family['ratingA']} A suits" : 'does not suit',
-                        $family['why'],
-                    ),
-                );
-            }
-        }
-        if ($answer['assumptions'] !== []) {
-            $this->raw('');
-            $this->raw(
-                sprintf(
-                    '%d values are assumed, not measured: %s',
-                    count($answer['assumptions']),
-                    implode(
-                        ', ',
-                        array_slice(
-                            array_map(
-                                fn(array $a): string => "{$a['label']}: " .
-                                    Catalogue::placeWords($a['type'], $a['what']),
-                                $answer['assumptions'],
-                            ),
-                            0,
-                            6,
-                        ),
-                    ),
-                ) . (count($answer['assumptions']) > 6 ? ' …' : ''),
-            );
-        }
-        $this->raw('');
-    }
-
     /** @param list<Problem> $problems */
     private function unreadable(array $problems): int
     {
@@ -466,7 +281,7 @@ final class Check extends Command
                     ['problems' => array_map(fn(Problem $p): array => $p->toArray(), $problems)],
                     JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE,
                 ),
-                \Symfony\Component\Console\Output\OutputInterface::OUTPUT_RAW,
+                OutputInterface::OUTPUT_RAW,
             );
         }
         foreach ($problems as $problem) {
@@ -474,19 +289,15 @@ final class Check extends Command
                 ->getErrorStyle()
                 ->writeln(
                     ($problem->pointer === '' ? 'file' : $problem->pointer) . ' ' . $problem->message,
-                    \Symfony\Component\Console\Output\OutputInterface::OUTPUT_RAW,
+                    OutputInterface::OUTPUT_RAW,
                 );
         }
 
         return self::UNREADABLE;
     }
 
-    /** Text from a job file may look like a console tag: it is printed as it is, control characters taken out. */
-    private function raw(string $line): void
+    private function say(): CheckText
     {
-        $this->output->writeln(
-            (string) preg_replace('/[\x00-\x08\x0b-\x1f\x7f]/u', '', $line),
-            \Symfony\Component\Console\Output\OutputInterface::OUTPUT_RAW,
-        );
+        return new CheckText($this->output);
     }
 }
