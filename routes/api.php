@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Http\Controllers\HereController;
 use App\Http\Controllers\JobController;
+use App\Http\Controllers\JobFileController;
 use App\Http\Controllers\PhotoController;
 use App\Http\Controllers\ReadingController;
 use App\Http\Controllers\ReferenceController;
@@ -30,8 +31,8 @@ Route::middleware(['auth:sanctum', TokensReadOnly::class])->group(function (): v
     Route::post('/jobs/{job}/edits', [JobController::class, 'edit'])->whereNumber('job');
     Route::post('/jobs/{job}/undo', [JobController::class, 'undo'])->whereNumber('job');
     Route::get('/jobs/{job}/revisions', [JobController::class, 'revisions'])->whereNumber('job');
-    Route::get('/jobs/{job}/file', [JobController::class, 'export'])->whereNumber('job');
-    Route::post('/jobs/{job}/file', [JobController::class, 'import'])->whereNumber('job');
+    Route::get('/jobs/{job}/file', [JobFileController::class, 'export'])->whereNumber('job');
+    Route::post('/jobs/{job}/file', [JobFileController::class, 'import'])->whereNumber('job');
     Route::get('/jobs/{job}/remedies', [RemedyController::class, 'index'])->whereNumber('job');
     Route::post('/jobs/{job}/states', [StateController::class, 'settle'])->whereNumber('job');
     Route::post('/jobs/{job}/probe', [StateController::class, 'probe'])->whereNumber('job');

@@ -36,4 +36,16 @@ final class User extends Authenticatable
     {
         return ['password' => 'hashed', 'role' => Role::class];
     }
+
+    /**
+     * Who is signed in.
+     *
+     * @throws \Illuminate\Auth\AuthenticationException when nobody is
+     */
+    public static function of(\Illuminate\Http\Request $request): self
+    {
+        $user = $request->user();
+
+        return $user instanceof self ? $user : throw new \Illuminate\Auth\AuthenticationException();
+    }
 }

@@ -4,13 +4,12 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\Answers;
 use App\Actions\Design;
+use App\Http\DesignAnswer;
 use App\Http\Requests\EditRequest;
 use App\Models\Revision;
 use App\Models\RigJob;
 use App\Models\User;
-use Hollin\Core\Document\JobFile;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -21,7 +20,7 @@ use OpenApi\Attributes as OA;
 /** Jobs and their designs. */
 final class JobController
 {
-    public function __construct(private readonly Design $design, private readonly Answers $answers) {}
+    public function __construct(private readonly Design $design, private readonly DesignAnswer $answer) {}
 
     #[OA\Get(path: '/jobs', operationId: 'jobs', summary: 'The workshop\'s jobs, latest first.')]
     #[
@@ -42,12 +41,7 @@ final class JobController
     ]
     public function index(Request $request): JsonResponse
     {
-        $jobs = $this->user($request)
-            ->workshop->rigJobs()
-            ->with('customer')
-            ->orderByDesc('updated_at')
-            ->limit(200)
-            ->get();
+        $jobs = User::of($request)->workshop->rigJobs()->with('customer')->orderByDesc('updated_at')->limit(200)->get();
 
         return response()->json([
             'jobs' => $jobs
@@ -105,7 +99,7 @@ final class JobController
             'kind' => ['required', Rule::in(['travel_trailer', 'fifth_wheel', 'motorhome', 'van', 'other'])],
             'customer' => ['nullable', 'string', 'max:120'],
         ]);
-        $user = $this->user($request);
+        $user = User::of($request);
         $customer =
             ($given['customer'] ?? null) === null
                 ? null
@@ -161,7 +155,7 @@ final class JobController
         Gate::authorize('view', $job);
         $number = $request->integer('revision') ?: $job->head;
 
-        return $this->design(
+        return $this->answer->of(
             $job,
             $job->revision($number),
             self::words($request->query('want')),
@@ -197,13 +191,13 @@ final class JobController
     {
         [$revision, $notices] = $this->design->edit(
             $job,
-            $this->user($request),
+            User::of($request),
             $request->uuid(),
             $request->base(),
             $request->intent(),
         );
 
-        return $this->design($job, $revision, $request->words('want'), $request->words('have'), $notices);
+        return $this->answer->of($job, $revision, $request->words('want'), $request->words('have'), $notices);
     }
 
     #[OA\Post(path: '/jobs/{job}/undo', operationId: 'undo', summary: 'Take back one\'s own latest edit.')]
@@ -245,10 +239,15 @@ final class JobController
             Gate::authorize('plan', $job);
         }
         $revision = isset($given['restore'])
-            ? $this->design->restore($job, $this->user($request), $given['uuid'], $given['restore'])
-            : $this->design->undo($job, $this->user($request), $given['uuid']);
+            ? $this->design->restore($job, User::of($request), $given['uuid'], $given['restore'])
+            : $this->design->undo($job, User::of($request), $given['uuid']);
 
-        return $this->design($job, $revision, array_values($given['want'] ?? []), array_values($given['have'] ?? []));
+        return $this->answer->of(
+            $job,
+            $revision,
+            array_values($given['want'] ?? []),
+            array_values($given['have'] ?? []),
+        );
     }
 
     #[OA\Get(path: '/jobs/{job}/revisions', operationId: 'revisions', summary: 'The history in words, latest first.')]
@@ -294,103 +293,6 @@ final class JobController
                 )
                 ->all(),
         ]);
-    }
-
-    #[
-        OA\Get(
-            path: '/jobs/{job}/file',
-            operationId: 'exportFile',
-            summary: 'The job file: the design at its head, as stored.',
-        ),
-    ]
-    #[OA\Parameter(name: 'job', in: 'path', required: true, schema: new OA\Schema(type: 'integer'))]
-    #[
-        OA\Response(
-            response: 200,
-            description: 'The job file',
-            content: new OA\MediaType(mediaType: 'application/json', schema: new OA\Schema(type: 'object')),
-        ),
-    ]
-    public function export(RigJob $job): Response
-    {
-        Gate::authorize('view', $job);
-        $revision = $job->revision($job->head);
-        $name = trim((string) preg_replace('/[^a-z0-9]+/', '-', mb_strtolower($job->title)), '-') ?: 'job';
-
-        return new Response($revision->document, 200, [
-            'Content-Type' => 'application/json; charset=utf-8',
-            'Content-Disposition' => "attachment; filename=\"{$name}-r{$revision->number}.json\"",
-            'X-Content-SHA256' => $revision->sha256,
-        ]);
-    }
-
-    #[OA\Post(path: '/jobs/{job}/file', operationId: 'importFile', summary: 'Bring a job file into an empty job.')]
-    #[OA\Parameter(name: 'job', in: 'path', required: true, schema: new OA\Schema(type: 'integer'))]
-    #[OA\Parameter(name: 'uuid', in: 'query', required: true, schema: new OA\Schema(type: 'string'))]
-    #[
-        OA\RequestBody(
-            required: true,
-            content: new OA\MediaType(mediaType: 'application/json', schema: new OA\Schema(type: 'object')),
-        ),
-    ]
-    #[
-        OA\Response(
-            response: 200,
-            description: 'Brought in',
-            content: new OA\JsonContent(ref: '#/components/schemas/Design'),
-        ),
-    ]
-    #[
-        OA\Response(
-            response: 422,
-            description: 'Unreadable, with JSON pointers; nothing was stored',
-            content: new OA\JsonContent(ref: '#/components/schemas/Trouble'),
-        ),
-    ]
-    public function import(Request $request, RigJob $job): Response
-    {
-        Gate::authorize('plan', $job);
-        $request->validate(['uuid' => ['required', 'uuid']]);
-        $document = JobFile::read($request->getContent());
-        $revision = $this->design->import($job, $this->user($request), (string) $request->query('uuid'), $document);
-
-        return $this->design($job, $revision, [], []);
-    }
-
-    /**
-     * @param list<string> $want
-     * @param list<string> $have
-     * @param list<string> $notices
-     */
-    private function design(RigJob $job, Revision $revision, array $want, array $have, array $notices = []): Response
-    {
-        $document = $revision->decoded();
-        $head = json_encode(
-            [
-                'id' => $job->id,
-                'revision' => $revision->number,
-                'head' => $job->head,
-                'words' => $revision->words,
-                'customer' => $job->customer?->name,
-                'notices' => $notices,
-            ],
-            JSON_THROW_ON_ERROR,
-        );
-        $body =
-            substr($head, 0, -1) .
-            ',"document":' .
-            json_encode($document, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION) .
-            ',' .
-            substr($this->answers->json($document, $want, $have), 1);
-
-        return new Response($body, 200, ['Content-Type' => 'application/json']);
-    }
-
-    private function user(Request $request): User
-    {
-        $user = $request->user();
-
-        return $user instanceof User ? $user : throw new \Illuminate\Auth\AuthenticationException();
     }
 
     /** What comes next on a job, from what its document holds. */

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Models\User;
-use Illuminate\Auth\AuthenticationException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -35,7 +34,7 @@ final class TokenController
     public function index(Request $request): JsonResponse
     {
         return response()->json([
-            'tokens' => $this->user($request)->tokens()->orderBy('id')->get()->map(self::row(...))->all(),
+            'tokens' => User::of($request)->tokens()->orderBy('id')->get()->map(self::row(...))->all(),
         ]);
     }
 
@@ -75,7 +74,7 @@ final class TokenController
     public function store(Request $request): JsonResponse
     {
         $given = $request->validate(['name' => ['required', 'string', 'max:80'], 'writes' => ['nullable', 'boolean']]);
-        $user = $this->user($request);
+        $user = User::of($request);
         abort_if(
             $user->currentAccessToken() instanceof PersonalAccessToken,
             403,
@@ -95,16 +94,9 @@ final class TokenController
     #[OA\Response(response: 204, description: 'Gone')]
     public function destroy(Request $request, int $token): Response
     {
-        $this->user($request)->tokens()->where('id', $token)->firstOrFail()->delete();
+        User::of($request)->tokens()->where('id', $token)->firstOrFail()->delete();
 
         return response()->noContent();
-    }
-
-    private function user(Request $request): User
-    {
-        $user = $request->user();
-
-        return $user instanceof User ? $user : throw new AuthenticationException();
     }
 
     /** @return array<string, mixed> */
