@@ -14,7 +14,8 @@ use Tools\Bench\LoadBench;
 use Tools\Bench\ScaleBench;
 
 require dirname(__DIR__) . '/vendor/autoload.php';
-require dirname(__DIR__) . ('/bootstrap/app.php')->make(Kernel::class)->bootstrap();
+$app = require dirname(__DIR__) . '/bootstrap/app.php';
+$app->make(Kernel::class)->bootstrap();
 
 $done = match ($argv[1] ?? '') {
     'core' => (new CoreBench())->run(),

@@ -9,7 +9,7 @@ use App\Models\Revision;
 use App\Models\RigJob;
 use Illuminate\Http\Response;
 
-/** A design as the interface asks for it: its document, its views, and the answers that are wanted and not there yet. */
+/** A design as the interface asks for it: its document, its views, and the answers that are wanted. */
 final class DesignAnswer
 {
     public function __construct(private readonly Answers $answers) {}

@@ -7,6 +7,7 @@ namespace Tools\Bench;
 use Database\Seeders\DemoRigs;
 use Hollin\Core\Answers\JobAnswers;
 use Hollin\Core\Solve\LoadFlow;
+use Hollin\Core\Solve\Perturbed;
 use Hollin\Core\Solve\Spice;
 use RuntimeException;
 use Symfony\Component\Process\Process;
@@ -44,7 +45,7 @@ final class FlowBench
             }, 9);
             $power[$state] = Times::median(function () use ($flow, $ends, &$n): void {
                 $end = $ends[$n++ % count($ends)];
-                LoadFlow::changed($flow, $end->hot, $end->neutral, 1e-3 * $n);
+                Perturbed::volts($flow, $end->hot, $end->neutral, 1e-3 * $n);
             }, 9);
             $deck = Spice::ac($flow, $state);
             $once = Times::median(fn() => self::ngspice($deck), 5);

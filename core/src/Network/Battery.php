@@ -76,4 +76,23 @@ final readonly class Battery
     {
         return $this->ohm + $this->chemistry->polarisationOhm($charge, $this->capacityAh) * $this->blocks();
     }
+
+    /** What it is to the network: a source between its posts. */
+    public function asSource(): Source
+    {
+        return new Source(
+            $this->id,
+            $this->component,
+            'battery',
+            'B',
+            'dc',
+            true,
+            $this->pos,
+            $this->neg,
+            'frame',
+            $this->ratedV,
+            $this->limitA ?? 1000.0 * $this->parallel,
+            impedanceOhm: $this->ohm,
+        );
+    }
 }

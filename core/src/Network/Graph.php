@@ -13,8 +13,6 @@ use Hollin\Core\Reference\Cable;
  */
 final class Graph
 {
-    private const LETTERS = ['I' => ['I', 'J', 'K'], 'G' => ['G', 'F'], 'S' => ['S', 'T']];
-
     /** @var array<string, true> */
     public array $terminals = ['frame' => true, 'earth' => true];
 
@@ -282,38 +280,7 @@ final class Graph
     {
         $this->terminal($source->a, $source->b, $source->ground);
         $this->sources[$source->id] =
-            $source->kind === 'ac' ? $source->lettered($this->freeLetter($source->letter)) : $source;
-    }
-
-    /** Two inverters are I and J, two generators G and F: a letter names one source. */
-    private function freeLetter(string $wanted): string
-    {
-        $taken = array_map(
-            fn(Source $s): string => $s->letter,
-            array_filter($this->sources, fn(Source $s): bool => $s->kind === 'ac'),
-        );
-        foreach (self::LETTERS[$wanted] ?? [$wanted] as $letter) {
-            if (!in_array($letter, $taken, true)) {
-                return $letter;
-            }
-        }
-
-        return $wanted;
-    }
-
-    /**
-     * Rating of the breaker ahead of a supply from outside, by how the cord stands, A; null while it is
-     * in none of its receptacles, or for a supply that the rig carries.
-     *
-     * @param array<string, string> $positions
-     */
-    public function aheadA(Supply $supply, array $positions): ?float
-    {
-        $surrounding = $this->surroundings[(string) $this->sources[$supply->source]->surrounding] ?? null;
-
-        return $surrounding === null
-            ? null
-            : $supply->ratingsA[$positions[(string) $surrounding->device] ?? ''] ?? null;
+            $source->kind === 'ac' ? $source->lettered($source->freeLetter($this->sources)) : $source;
     }
 
     public function load(Load $load): void
@@ -354,49 +321,10 @@ final class Graph
         return $ends;
     }
 
-    /**
-     * What passes a terminal: half of all that comes and goes.
-     *
-     * @param array<string, float> $through element => A, or a share
-     */
-    public function passing(string $terminal, array $through): float
-    {
-        return array_sum(
-            array_map(fn(array $next): float => abs($through[$next[1]] ?? 0.0), $this->neighbours()[$terminal] ?? []),
-        ) / 2;
-    }
-
-    /** Whether something that opens by itself is landed on a terminal. */
-    public function hasDeviceAt(string $terminal): bool
-    {
-        foreach ($this->neighbours()[$terminal] ?? [] as [, $id]) {
-            if ($this->elements[$id]->rating?->protects === true) {
-                return true;
-            }
-        }
-
-        return false;
-    }
-
     public function battery(Battery $battery): void
     {
         $this->batteries[$battery->id] = $battery;
-        $this->source(
-            new Source(
-                $battery->id,
-                $battery->component,
-                'battery',
-                'B',
-                'dc',
-                true,
-                $battery->pos,
-                $battery->neg,
-                'frame',
-                $battery->ratedV,
-                $battery->limitA ?? 1000.0 * $battery->parallel,
-                impedanceOhm: $battery->ohm,
-            ),
-        );
+        $this->source($battery->asSource());
     }
 
     public function converter(PowerConverter $converter): void

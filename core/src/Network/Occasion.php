@@ -21,7 +21,7 @@ final readonly class Occasion
      * @param string $mode what inverters are switched to
      * @param bool $inverting whether instructions for inverting are followed
      * @param bool $withInverter only where an inverter is there
-     * @param bool $besideInverter only where no cord could be in the inverter instead, which feeds its circuits meanwhile
+     * @param bool $besideInverter only where no cord could be in the inverter instead, which feeds its circuits
      * @param bool $judged only where something looks at the volts
      * @param bool $once however many components bring it about
      */

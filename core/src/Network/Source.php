@@ -10,6 +10,9 @@ namespace Hollin\Core\Network;
  */
 final readonly class Source
 {
+    /** Letters of one kind, in the order in which they are given. */
+    private const LETTERS = ['I' => ['I', 'J', 'K'], 'G' => ['G', 'F'], 'S' => ['S', 'T']];
+
     /**
      * @param string $kind ac or dc
      * @param ?string $device active while this device …
@@ -69,5 +72,25 @@ final readonly class Source
     public function lettered(string $letter): self
     {
         return $letter === $this->letter ? $this : new self(...['letter' => $letter] + get_object_vars($this));
+    }
+
+    /**
+     * Two inverters are I and J, two generators G and F: a letter names one source.
+     *
+     * @param array<string, self> $others that have theirs
+     */
+    public function freeLetter(array $others): string
+    {
+        $taken = array_map(
+            fn(self $s): string => $s->letter,
+            array_filter($others, fn(self $s): bool => $s->kind === 'ac'),
+        );
+        foreach (self::LETTERS[$this->letter] ?? [$this->letter] as $letter) {
+            if (!in_array($letter, $taken, true)) {
+                return $letter;
+            }
+        }
+
+        return $this->letter;
     }
 }

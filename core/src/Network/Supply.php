@@ -20,4 +20,17 @@ final readonly class Supply
         public array $ratingsA,
         public bool $portable,
     ) {}
+
+    /**
+     * Rating of the breaker ahead of it, where it is a supply from outside, by how the cord stands, A; null while it is
+     * in none of its receptacles, or for a supply that the rig carries.
+     *
+     * @param array<string, string> $positions
+     */
+    public function aheadA(Graph $graph, array $positions): ?float
+    {
+        $surrounding = $graph->surroundings[(string) $graph->sources[$this->source]->surrounding] ?? null;
+
+        return $surrounding === null ? null : $this->ratingsA[$positions[(string) $surrounding->device] ?? ''] ?? null;
+    }
 }

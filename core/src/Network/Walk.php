@@ -125,4 +125,28 @@ final class Walk
 
         return $best;
     }
+
+    /**
+     * What passes a terminal: half of all that comes and goes.
+     *
+     * @param array<string, float> $through element => A, or a share
+     */
+    public static function passing(Graph $graph, string $terminal, array $through): float
+    {
+        return array_sum(
+            array_map(fn(array $next): float => abs($through[$next[1]] ?? 0.0), $graph->neighbours()[$terminal] ?? []),
+        ) / 2;
+    }
+
+    /** Whether something that opens by itself is landed on a terminal. */
+    public static function hasDeviceAt(Graph $graph, string $terminal): bool
+    {
+        foreach ($graph->neighbours()[$terminal] ?? [] as [, $id]) {
+            if ($graph->elements[$id]->rating?->protects === true) {
+                return true;
+            }
+        }
+
+        return false;
+    }
 }

@@ -68,7 +68,7 @@ final class Trips
             if ($source->surrounding !== null) {
                 // The breaker of the receptacle the cord is in.
                 $supply = $graph->supplies[$source->component] ?? null;
-                $rating = ($supply === null ? null : $graph->aheadA($supply, $positions)) ?? $source->limitA;
+                $rating = $supply?->aheadA($graph, $positions) ?? $source->limitA;
                 $after = TripCurve::seconds('breaker', $solved['amps'] / $rating);
                 if ($after !== null) {
                     $trips[] = new Trip($id, $source->component, 'breaker', 'opens', $solved['amps'], $rating, $after);

@@ -4,9 +4,7 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Rules;
 
-use Hollin\Core\Network\Battery;
 use Hollin\Core\Network\Element;
-use Hollin\Core\Network\ElementKind;
 use Hollin\Core\Network\Role;
 use Hollin\Core\Network\Walk;
 use Hollin\Core\Reference\Ampacity;
@@ -15,23 +13,14 @@ use Hollin\Core\Reference\ConductorSize;
 use Hollin\Core\Reference\ConductorTables;
 use Hollin\Core\Reference\Figure;
 use Hollin\Core\Reference\Source;
+use Hollin\Core\Sizing\FeederTap;
 use Hollin\Core\Sizing\NegativeReach;
-use Hollin\Core\Sizing\UnfusedWay;
 
 /** Some source can push more through a conductor than it may carry, with no suitable device between. */
 final class ConductorProtection implements RigRule
 {
     /** A tap this short to its own fuse counts as fused at its connection: ABYC E-11, 7 in. */
     private const TAP_M = 0.18;
-
-    /**
-     * A feeder tap up to this length carries a third of what the device ahead lets through: NFPA 70 240.21(B)(2),
-     * recalled, 25 ft.
-     */
-    private const TAP_THIRD_M = 7.6;
-
-    /** A feeder tap up to this length carries a tenth of it: NFPA 70 240.21(B)(1), recalled, 10 ft. */
-    private const TAP_TENTH_M = 3.0;
 
     public static function definition(): Definition
     {
@@ -123,7 +112,7 @@ final class ConductorProtection implements RigRule
             if ($limit === null || $amps > $limit + 1e-9) {
                 if (
                     $element->role === Role::L1 &&
-                    self::endsOnSmaller($rig, $element, $cable, $amps, $limit ?? 0.0, $school)
+                    FeederTap::isOne($rig->graph, $element, $cable, $amps, $limit ?? 0.0, $school)
                 ) {
                     continue;
                 }
@@ -143,64 +132,7 @@ final class ConductorProtection implements RigRule
         }
 
         foreach ($rig->graph->batteries as $battery) {
-            array_push($hits, ...self::unfused($rig, $battery));
-        }
-
-        return $hits;
-    }
-
-    /** @return list<Hit> cable between a battery and the first device that opens, longer than it may be */
-    private static function unfused(Examination $rig, Battery $battery): array
-    {
-        $hits = [];
-        $label = $rig->graph->label($battery->component);
-        $ways = UnfusedWay::of($rig->graph, $battery);
-        foreach ($ways as $way) {
-            if ($way->lengthM <= $way->limitM() + 1e-9) {
-                continue;
-            }
-            $component = $way->element->component;
-            $hits[] = new Hit(
-                "{$component}|unfused",
-                sprintf(
-                    '%s (%s) ends %.2f m from %s with no fuse on the way%s. A short on it is fed by ' .
-                        'everything the bank has.',
-                    $rig->graph->label($component),
-                    $way->element->cable?->spoken(),
-                    $way->lengthM,
-                    $label,
-                    $way->endless ? ', and none behind it' : '',
-                ),
-                [$component, $battery->component],
-                [
-                    new Figure(
-                        'Unfused length',
-                        $way->lengthM,
-                        'm',
-                        'along the way from the post' . ($way->sheathed ? ', sheathed the whole way' : ''),
-                        UnfusedWay::source(),
-                        $way->limitM(),
-                    ),
-                ],
-                paths: [[$battery->pos, $way->element->b]],
-                severity: !$way->sheathed && $way->lengthM <= UnfusedWay::RV_M && !$way->endless
-                    ? Severity::Warning
-                    : Severity::Danger,
-                title: 'Lead without a fuse',
-            );
-        }
-        $bare = array_values(array_filter($ways, fn(UnfusedWay $w): bool => $w->endless));
-        if ($hits === [] && $bare !== []) {
-            $hits[] = new Hit(
-                "{$battery->component}|no_fuse",
-                sprintf(
-                    'Nothing that opens stands between %s and what hangs on it. A short there is fed by ' .
-                        'everything the bank has.',
-                    $label,
-                ),
-                [$battery->component, $bare[0]->element->component],
-                title: 'Battery without a fuse',
-            );
+            array_push($hits, ...UnfusedLeads::of($rig, $battery));
         }
 
         return $hits;
@@ -223,89 +155,9 @@ final class ConductorProtection implements RigRule
         return $breakerA > $amps ? [$breakerA, $element->component] : [$amps, $device];
     }
 
-    /**
-     * Whether a feeder leads to nothing but a panel's main that is no larger than it carries, and is strong and short
-     * enough for a fault on it to open what is ahead (NFPA 70 240.21(B), recalled:
-     * a third of the device ahead over 7.6 m, a tenth over 3 m).
-     */
-    private static function endsOnSmaller(
-        Examination $rig,
-        Element $element,
-        Cable $cable,
-        float $amps,
-        float $limitA,
-        Ampacity $school,
-    ): bool {
-        $ampacity = $school->ofCable($cable) ?? 0.0;
-        $third = $cable->lengthM <= self::TAP_THIRD_M && $ampacity >= $amps / 3;
-        $tenth = $cable->lengthM <= self::TAP_TENTH_M && $ampacity >= $amps / 10;
-        if ($cable->sheath === 'cord' || (!$third && !$tenth)) {
-            return false;
-        }
-        foreach ([[$element->a, $element->b], [$element->b, $element->a]] as [$near, $far]) {
-            $behind = Walk::reach(
-                $rig->graph,
-                [$far],
-                fn(Element $e): bool => $e->id !== $element->id &&
-                    $e->role === Role::L1 &&
-                    $e->kind !== ElementKind::Bond &&
-                    $e->rating?->protects !== true,
-            );
-            if (isset($behind[$near]) || self::draws($rig, $behind)) {
-                continue;
-            }
-            $devices = [];
-            foreach ($behind as $terminal => $_) {
-                foreach ($rig->graph->neighbours()[$terminal] ?? [] as [, $id]) {
-                    $next = $rig->graph->elements[$id];
-                    if ($next->role === Role::L1 && $next->rating?->protects === true) {
-                        $devices[$id] = $next;
-                    }
-                }
-            }
-            $main = count($devices) === 1 ? reset($devices) : null;
-            // A main, not the only breaker so far of a panel that takes more.
-            if (
-                $main !== null &&
-                $rig->graph->partAt($main->component)?->is('panel') === true &&
-                ($main->ratingA() ?? INF) <= $limitA + 1e-9
-            ) {
-                return true;
-            }
-        }
-
-        return false;
-    }
-
-    /**
-     * @param array<string, ?string> $terminals whether anything takes or gives current there without a device of its
-     *      own
-     */
-    private static function draws(Examination $rig, array $terminals): bool
-    {
-        foreach ($rig->graph->sources as $source) {
-            if (
-                array_key_exists($source->a, $terminals) ||
-                ($source->runsOnAc !== null && array_key_exists($source->runsOnAc[0], $terminals))
-            ) {
-                return true;
-            }
-        }
-        foreach (
-            [...array_column($rig->graph->loads, 'a'), ...array_column($rig->graph->circuits, 'hot')]
-            as $terminal
-        ) {
-            if (array_key_exists($terminal, $terminals)) {
-                return true;
-            }
-        }
-
-        return false;
-    }
-
     private static function endsOnFuse(Examination $rig, Element $element): bool
     {
-        return $rig->graph->hasDeviceAt($element->a) || $rig->graph->hasDeviceAt($element->b);
+        return Walk::hasDeviceAt($rig->graph, $element->a) || Walk::hasDeviceAt($rig->graph, $element->b);
     }
 
     /**

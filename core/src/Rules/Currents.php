@@ -60,7 +60,7 @@ final class Currents
     public function supplyA(Settled $settled): ?float
     {
         foreach ($this->rig->graph->supplies as $supply) {
-            $rating = $this->rig->graph->aheadA($supply, $settled->positions);
+            $rating = $supply->aheadA($this->rig->graph, $settled->positions);
             if ($rating !== null) {
                 return $rating;
             }

@@ -131,7 +131,7 @@ final class DirectLoading
                     $amps = match ($limit['kind']) {
                         'element' => abs($flow->dcA[$limit['id']] ?? 0.0),
                         'battery' => $flow->sources[$limit['id']]['amps'] ?? 0.0,
-                        default => $this->rig->graph->passing($limit['id'], $flow->dcA),
+                        default => Walk::passing($this->rig->graph, $limit['id'], $flow->dcA),
                     };
                     $solved[$alike][$limit['id']] = $amps;
                     if ($amps > $limit['limitA'] * (1 + 1e-6) && $amps > ($worst[$limit['id']]['amps'] ?? 0.0)) {

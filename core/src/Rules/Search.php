@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Rules;
 
-use Hollin\Core\Network\Device;
 use Hollin\Core\States\DirectSide;
 use Hollin\Core\States\Enumeration;
 use Hollin\Core\States\Setting;
@@ -20,6 +19,8 @@ final class Search
     private readonly Hazards $hazards;
 
     private readonly Untouched $untouched;
+
+    private readonly Distances $distances;
 
     /** Settings gone through. */
     private int $settings = 0;
@@ -38,6 +39,7 @@ final class Search
     {
         $this->hazards = new Hazards($rig);
         $this->untouched = new Untouched($rig->engine);
+        $this->distances = new Distances($rig);
         $this->proof = $this->searched();
     }
 
@@ -185,7 +187,7 @@ final class Search
             if (($this->best[$key]['slips'] ?? PHP_INT_MAX) === 0) {
                 continue;
             }
-            [$slips, $words] = $distance ??= $this->distance($setting);
+            [$slips, $words] = $distance ??= $this->distances->of($setting);
             if ($slips < ($this->best[$key]['slips'] ?? PHP_INT_MAX)) {
                 $this->best[$key] = [
                     'slips' => $slips,
@@ -374,67 +376,5 @@ final class Search
     {
         return isset($this->direct->controls[$control]) &&
             $this->direct->tells($setting) === $this->direct->tells($setting->with($control, $position));
-    }
-
-    /**
-     * Slips from the nearest named state, and what they are.
-     *
-     * @return array{int, string}
-     */
-    private function distance(Setting $setting): array
-    {
-        $controls = $this->controls ??= array_map(
-            fn(Device $d): string => $d->id,
-            (new Enumeration($this->rig->engine))->controls(),
-        );
-        $best = PHP_INT_MAX;
-        $words = '';
-        $bestForgets = false;
-        $instructed = array_column($this->rig->graph->instructions, 'device');
-        foreach ($this->rig->named as $state) {
-            $slipped = [];
-            foreach ($controls as $id) {
-                if ($state->setting->controls[$id] !== $setting->controls[$id]) {
-                    $slipped[] = $id;
-                }
-            }
-            // Of two ways equally short, the one that forgets an instruction says more.
-            $forgets = array_intersect($slipped, $instructed) !== [];
-            // What a set that starts by itself does is nobody's slip.
-            $slips = count(array_filter($slipped, fn(string $id): bool => !$this->rig->graph->devices[$id]->byItself));
-            if ($slips < $best || ($slips === $best && $forgets && !$bestForgets)) {
-                $bestForgets = $forgets;
-                $best = $slips;
-                if ($slipped === []) {
-                    return [0, $this->surroundingWords($setting) . " in \"{$state->title}\""];
-                }
-                $words =
-                    implode(
-                        ' and ',
-                        array_map(function (string $id) use ($setting): string {
-                            $device = $this->rig->graph->devices[$id];
-
-                            return "{$device->label} {$device->positions[$setting->controls[$id]]}" .
-                                ($device->byItself ? ' by itself' : '');
-                        }, $slipped),
-                    ) . " in \"{$state->title}\"";
-            }
-        }
-
-        return [$best, $words];
-    }
-
-    /** @var ?list<string> everything that somebody can set */
-    private ?array $controls = null;
-
-    private function surroundingWords(Setting $setting): string
-    {
-        $words = [];
-        foreach ($this->rig->graph->surroundings as $id => $surrounding) {
-            $words[] =
-                lcfirst($surrounding->label) . ' ' . ($surrounding->values[$setting->surroundings[$id] ?? ''] ?? '');
-        }
-
-        return implode(', ', $words);
     }
 }

@@ -31,16 +31,12 @@ final class Undoing
     private array $hitsOf = [];
 
     /**
-     * @var array<string, list<array{string, bool, int, int}>> failure that nothing else goes by => its contacts:
-     *      element, stays closed, nets
-     */
-    private array $polesOf = [];
-
-    /**
      * @var array<string, array<string, array<string, true>>> named state => failure => controls that nothing reaches
      *      then
      */
     private array $untouchedIn = [];
+
+    private readonly FailedContacts $contacts;
 
     /** @var array<string, StateRule&Claims> those that claim anything, by id */
     private readonly array $rules;
@@ -62,6 +58,7 @@ final class Undoing
         private readonly bool $whole,
     ) {
         $this->rules = $hazards->claiming;
+        $this->contacts = new FailedContacts($rig->engine);
         $this->try();
     }
 
@@ -95,7 +92,7 @@ final class Undoing
                     ])
             ] ??= $state;
         }
-        $failures = $this->alike(Failure::ofNetwork($this->rig->engine->network));
+        $failures = $this->contacts->alike(Failure::ofNetwork($this->rig->engine->network));
         $this->inNamed($failures, $apart);
         foreach ($apart as $state) {
             foreach ($enumeration->controls() as $control) {
@@ -116,76 +113,6 @@ final class Undoing
                 }
             }
         }
-    }
-
-    /**
-     * Whether a failure could change anything on the way to where a sound rig rests: a contact that stands
-     * otherwise between nets of which alternating current reaches one, or a device that others go by.
-     */
-    private function matters(Failure $failure, Settled $sound): bool
-    {
-        if ($failure->logics !== []) {
-            return !$this->rig->engine->goesAlike($sound, $failure);
-        }
-        $poles = $this->polesOf[$failure->id] ?? null;
-        if ($poles === null) {
-            return $sound->isTouchedBy($failure);
-        }
-        foreach ([...array_column($sound->passing, 'situation'), $sound->situation] as $situation) {
-            foreach ($poles as [$element, $stays, $a, $b]) {
-                if (
-                    $situation->isClosed($element) !== $stays &&
-                    ($situation->isReached($a) || $situation->isReached($b))
-                ) {
-                    return true;
-                }
-            }
-        }
-
-        return false;
-    }
-
-    /**
-     * Failures that leave the same contacts closed in every state are tried once: a contactor whose contacts
-     * have all welded and one stuck where it pulls in, if nothing else goes by where it stands.
-     *
-     * @param list<Failure> $failures
-     * @return list<non-empty-list<Failure>>
-     */
-    private function alike(array $failures): array
-    {
-        $network = $this->rig->engine->network;
-        $followed = [];
-        foreach ($network->graph->sources as $source) {
-            $followed[(string) $source->device] = $followed[(string) $source->mode] = true;
-        }
-        $alike = [];
-        foreach ($failures as $failure) {
-            $poles = $failure->poles;
-            foreach ($failure->heldAt as $device => $position) {
-                foreach (isset($followed[$device]) ? [] : $network->polesOf[$device] ?? [] as $pole) {
-                    $poles[$pole] = in_array($position, $network->graph->elements[$pole]->closedIn, true);
-                }
-            }
-            ksort($poles);
-            $elements = $network->graph->elements;
-            $direct = array_filter(array_keys($poles), fn(string $pole): bool => $elements[$pole]->role->isDc());
-            if ($direct === [] && $failure->logics === [] && array_intersect_key($failure->heldAt, $followed) === []) {
-                $this->polesOf[$failure->id] = array_map(
-                    fn(string $pole, bool $stays): array => [
-                        $pole,
-                        $stays,
-                        $network->net[$elements[$pole]->a],
-                        $network->net[$elements[$pole]->b],
-                    ],
-                    array_keys($poles),
-                    $poles,
-                );
-            }
-            $alike[$poles === [] ? $failure->id : (string) json_encode($poles)][] = $failure;
-        }
-
-        return array_values($alike);
     }
 
     /** @return array<string, true> plugs, whose mated positions are alike */
@@ -223,7 +150,7 @@ final class Undoing
         $rest = $this->rig->settled[$state->id]->positions;
         $sound = $this->rig->engine->settle($setting, $rest);
         foreach ($failures as $alike) {
-            $settled = $this->matters($alike[0], $sound)
+            $settled = $this->contacts->matters($alike[0], $sound)
                 ? $this->rig->engine->settle($setting, $rest, $alike[0])
                 : $sound;
             $this->note($settled->situation, $alike, 1, null, $state->id);
@@ -260,7 +187,7 @@ final class Undoing
             $own = implode(',', array_intersect_key($this->rig->settled[$state->id]->positions, $automatic));
             foreach ($rests as $at => $from) {
                 foreach ($failures as $alike) {
-                    $settled = $this->matters($alike[0], $sounds[$at])
+                    $settled = $this->contacts->matters($alike[0], $sounds[$at])
                         ? $this->rig->engine->settle($state->setting, $from, $alike[0])
                         : null;
                     if ($at === $own) {

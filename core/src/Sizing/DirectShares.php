@@ -109,7 +109,7 @@ final class DirectShares
         $shares = $this->shares();
         $through = [];
         foreach (array_keys($this->graph->junctions) as $terminal) {
-            $through[$terminal] = $this->graph->passing($terminal, $shares);
+            $through[$terminal] = Walk::passing($this->graph, $terminal, $shares);
         }
 
         return $through;

@@ -37,7 +37,7 @@ final class NegativeReach
                 if (
                     !is_infinite($amps) &&
                     $amps > $bars[0] &&
-                    (isset($graph->junctions[$terminal]) || $graph->hasDeviceAt((string) $terminal))
+                    (isset($graph->junctions[$terminal]) || Walk::hasDeviceAt($graph, (string) $terminal))
                 ) {
                     $bars = [$amps, $device];
                 }

@@ -87,7 +87,13 @@ final class AcSide
         $this->absorbed = $this->limited = [];
         $this->windings = [];
         foreach ($this->live as $id => $source) {
-            array_push($this->windings, ...$this->windingsOf($id, $source));
+            array_push(
+                $this->windings,
+                ...Winding::of(
+                    $source,
+                    SupplyCondition::volts($this->settled->situation->condition($id), $source->volts),
+                ),
+            );
         }
         $this->network = $this->networkAtFirst();
         $this->ports = new Ports($this->network, [
@@ -108,21 +114,6 @@ final class AcSide
         }
     }
 
-    /** @return list<Winding> */
-    private function windingsOf(string $id, Source $source): array
-    {
-        $volts = SupplyCondition::volts($this->settled->situation->condition($id), $source->volts);
-        $re = $volts * cos(deg2rad($source->angleDeg));
-        $im = $volts * sin(deg2rad($source->angleDeg));
-
-        return $source->neutral === 'half'
-            ? [
-                new Winding($id, "{$id}#l", $source->a, $source->ground, $re / 2, $im / 2, $source->impedanceOhm / 2),
-                new Winding($id, "{$id}#n", $source->ground, $source->b, $re / 2, $im / 2, $source->impedanceOhm / 2),
-            ]
-            : [new Winding($id, $id, $source->a, $source->b, $re, $im, $source->impedanceOhm)];
-    }
-
     /** Everything linear at first: metal, sources, what is an impedance. */
     private function networkAtFirst(): NodalNetwork
     {
@@ -130,31 +121,9 @@ final class AcSide
         $situation = $this->settled->situation;
         $graph = $situation->network->graph;
         Metal::into($network, $situation, true);
-        $omega = 2 * M_PI * LoadFlow::HZ;
-        // Filters stand from both wires to the case, and a cable's wires have capacity to its ground: where a
-        // ground is open the metal behind it reads about half.
-        foreach ($graph->loads as $id => $load) {
-            if (isset($this->running[$id], $graph->circuits[$load->circuit])) {
-                $ground = $graph->circuits[$load->circuit]->ground;
-                $network->add('leak', $id, $load->a, $ground, 0.0, $omega * LoadFlow::APPLIANCE_F);
-                $network->add('leak', $id, $load->b, $ground, 0.0, $omega * LoadFlow::APPLIANCE_F);
-            }
-        }
-        foreach ($graph->circuits as $id => $end) {
-            $farads = LoadFlow::CABLE_F_PER_M * $end->lengthM;
-            if ($farads > 0) {
-                $network->add('leak', $id, $end->hot, $end->ground, 0.0, $omega * $farads);
-                $network->add('leak', $id, $end->neutral, $end->ground, 0.0, $omega * $farads);
-            }
-        }
+        Leaks::into($network, $graph, $this->live, $this->running);
         foreach ($this->windings as $winding) {
             $network->source($winding->name, $winding->a, $winding->b, $winding->re, $winding->im, $winding->ohm);
-        }
-        foreach ($this->live as $id => $source) {
-            if ($source->neutral === 'floating') {
-                $network->add('leak', "{$id}#l", $source->a, $source->ground, 0.0, $omega * LoadFlow::FLOATING_F);
-                $network->add('leak', "{$id}#n", $source->b, $source->ground, 0.0, $omega * LoadFlow::FLOATING_F);
-            }
         }
         foreach ($graph->sources as $id => $source) {
             if ($source->kind === 'stray' && $situation->isActive($id)) {

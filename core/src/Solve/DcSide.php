@@ -15,9 +15,6 @@ use Hollin\Core\States\Settled;
  */
 final class DcSide
 {
-    /** How stiffly a charger holds its volts, ohm (common practice, no source). */
-    public const HOLD_OHM = 5e-3;
-
     private const MOST_ROUNDS = 80;
 
     private const TOLERANCE_A = 1e-10;
@@ -252,7 +249,12 @@ final class DcSide
             }
             $p = count($this->ported);
             foreach ($this->chargers as $id => $charger) {
-                [$given, $slope[$p], $this->mode[$id]] = $this->gives($charger, $v[$p]);
+                [$given, $slope[$p], $this->mode[$id]] = ChargerStage::gives(
+                    $charger,
+                    $v[$p],
+                    $this->mostW[$id] ?? INF,
+                    $this->mode[$id] ?? 'limit',
+                );
                 $off[$p] = $i[$p] + $given;
                 $p++;
             }
@@ -310,41 +312,12 @@ final class DcSide
                 $noise = max(
                     $noise,
                     (4 * PHP_FLOAT_EPSILON * $this->ports->zRe[$port][$port] * array_sum(array_map(abs(...), $drawn))) /
-                        self::HOLD_OHM,
+                        ChargerStage::HOLD_OHM,
                 );
             }
         }
 
         return $noise;
-    }
-
-    /**
-     * What a charger gives at some volts, how that changes with them, and in which way it gives.
-     *
-     * @return array{float, float, string} A, A per V of what is drawn (what is given counts against it), mode
-     */
-    private function gives(PowerConverter $charger, float $volts): array
-    {
-        $most = $this->mostW[$charger->id] ?? INF;
-        if ($most <= 0 || $charger->limitA <= 0) {
-            return [0.0, 0.0, 'off'];
-        }
-        $held = ($charger->holdsV - $volts) / self::HOLD_OHM;
-        $byPower = $volts > 1.0 ? $most / $volts : INF;
-        $limit = min($charger->limitA, $byPower);
-        // Neighbouring ways only, from the one it is in: jumping past "hold" would jump back for ever.
-        $mode = match ($this->mode[$charger->id] ?? 'limit') {
-            'hold' => $held < -1e-9 ? 'off' : ($held > $limit ? 'limit' : 'hold'),
-            'off' => $held > 1e-9 ? 'hold' : 'off',
-            default => $held < 0 ? 'hold' : 'limit',
-        };
-
-        return match (true) {
-            $mode === 'off' => [0.0, 0.0, 'off'],
-            $mode === 'hold' => [$held, 1 / self::HOLD_OHM, 'hold'],
-            $byPower < $charger->limitA => [$byPower, $byPower / $volts, 'power'],
-            default => [$charger->limitA, 0.0, 'limit'],
-        };
     }
 
     private function portOf(string $charger): int

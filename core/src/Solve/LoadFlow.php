@@ -99,71 +99,6 @@ final class LoadFlow
         return $joined === null ? $make->solve() : LoadFlowResult::none($joined);
     }
 
-    /**
-     * AC volts of a solved state after one admittance between two terminals has changed by so many S,
-     * every demand at its power again: rank-one steps on the factor that is there.
-     *
-     * @return array{array<int, float>, array<int, float>} V of each node, real and imaginary
-     */
-    public static function changed(LoadFlowResult $flow, string $a, string $b, float $byS): array
-    {
-        $network = $flow->ac ?? throw new \LogicException((string) $flow->trouble);
-        $volts = $flow->nodeVolts();
-        for ($round = 0; $round < self::MOST_PASSES; $round++) {
-            $corrections = [];
-            foreach ($flow->acInjections as $injection) {
-                if (!$injection->isImpedance()) {
-                    $i = $network->node[$injection->a];
-                    $j = $network->node[$injection->b];
-                    [$iRe, $iIm] = $injection->currentAt($volts[0][$i] - $volts[0][$j], $volts[1][$i] - $volts[1][$j]);
-                    $corrections[] = [$injection->id, $i, $j, -$iRe, -$iIm];
-                }
-            }
-            $after = $network->changed($network->volts($corrections), $a, $b, $byS);
-            $moved = 0.0;
-            foreach ($corrections as [, $i, $j]) {
-                $moved = max(
-                    $moved,
-                    abs($after[0][$i] - $after[0][$j] - $volts[0][$i] + $volts[0][$j]) +
-                        abs($after[1][$i] - $after[1][$j] - $volts[1][$i] + $volts[1][$j]),
-                );
-            }
-            $volts = $after;
-            if ($moved < 1e-7) {
-                break;
-            }
-        }
-
-        return $volts;
-    }
-
-    /**
-     * Volts of the frame to earth with nobody touching it, and the current through somebody of so
-     * many ohm who does, A. Loads count as impedances, which is all this needs.
-     *
-     * @param array<string, true> $running
-     * @return array{float, float}
-     */
-    public static function touch(Settled $settled, array $running, float $personOhm = 1000.0): array
-    {
-        $make = new self($settled, $running, [], 'half');
-        $network = (new AcSide(
-            $settled,
-            $make->live,
-            (new Demands($settled, $running))->alternating(true),
-            $running,
-            [],
-        ))->network();
-        $volts = $network->volts();
-        $frame = $network->node['frame'] ?? null;
-        if ($frame === null) {
-            return [0.0, 0.0];
-        }
-        $held = $network->changed($volts, 'frame', 'earth', 1 / $personOhm);
-
-        return [hypot($volts[0][$frame], $volts[1][$frame]), hypot($held[0][$frame], $held[1][$frame]) / $personOhm];
-    }
-
     private function joined(): ?string
     {
         foreach ((new AlternatingPotentials($this->situation, $this->live))->joined as [$first, $second]) {
@@ -432,5 +367,32 @@ final class LoadFlow
         }
 
         return $moved;
+    }
+
+    /**
+     * Volts of the frame to earth with nobody touching it, and the current through somebody of so
+     * many ohm who does, A. Loads count as impedances, which is all this needs.
+     *
+     * @param array<string, true> $running
+     * @return array{float, float}
+     */
+    public static function touch(Settled $settled, array $running, float $personOhm = 1000.0): array
+    {
+        $make = new self($settled, $running, [], 'half');
+        $network = (new AcSide(
+            $settled,
+            $make->live,
+            (new Demands($settled, $running))->alternating(true),
+            $running,
+            [],
+        ))->network();
+        $volts = $network->volts();
+        $frame = $network->node['frame'] ?? null;
+        if ($frame === null) {
+            return [0.0, 0.0];
+        }
+        $held = $network->changed($volts, 'frame', 'earth', 1 / $personOhm);
+
+        return [hypot($volts[0][$frame], $volts[1][$frame]), hypot($held[0][$frame], $held[1][$frame]) / $personOhm];
     }
 }

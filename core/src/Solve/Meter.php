@@ -99,7 +99,7 @@ final class Meter
     /** Volts between two terminals with so many ohm between them. */
     private function loaded(string $a, string $b, float $ohm): float
     {
-        [$re, $im] = LoadFlow::changed($this->flow, $a, $b, 1 / $ohm);
+        [$re, $im] = Perturbed::volts($this->flow, $a, $b, 1 / $ohm);
         $i = $this->flow->ac->node[$a] ?? -1;
         $j = $this->flow->ac->node[$b] ?? -1;
 

@@ -110,7 +110,7 @@ final class Spice
                         $deck->count,
                         $mid,
                         $deck->at($network->node[$pos]),
-                        self::number(DcSide::HOLD_OHM),
+                        self::number(ChargerStage::HOLD_OHM),
                     ),
                 );
             } elseif ($mode !== 'off') {

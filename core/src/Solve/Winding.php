@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Solve;
 
+use Hollin\Core\Network\Source;
+
 /** One winding as the solver has it: volts behind a resistance between two terminals, at a port of its own. */
 final class Winding
 {
@@ -21,6 +23,25 @@ final class Winding
         public readonly float $im,
         public float $ohm,
     ) {}
+
+    /**
+     * Windings of a source that stands at so many volts: two where its case is in the middle between its wires.
+     *
+     * @return list<self>
+     */
+    public static function of(Source $source, float $volts): array
+    {
+        $id = $source->id;
+        $re = $volts * cos(deg2rad($source->angleDeg));
+        $im = $volts * sin(deg2rad($source->angleDeg));
+
+        return $source->neutral === 'half'
+            ? [
+                new self($id, "{$id}#l", $source->a, $source->ground, $re / 2, $im / 2, $source->impedanceOhm / 2),
+                new self($id, "{$id}#n", $source->ground, $source->b, $re / 2, $im / 2, $source->impedanceOhm / 2),
+            ]
+            : [new self($id, $id, $source->a, $source->b, $re, $im, $source->impedanceOhm)];
+    }
 
     /**
      * Current it gives out of its first terminal, A, with so many volts across it.

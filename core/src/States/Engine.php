@@ -6,7 +6,6 @@ namespace Hollin\Core\States;
 
 use Hollin\Core\Network\Automatic;
 use Hollin\Core\Network\Device;
-use Hollin\Core\Network\Source;
 
 /**
  * Lets a setting come to rest: automatic devices whose wish differs from their position move,
@@ -19,12 +18,11 @@ final class Engine
     /** @var array<string, string> */
     private array $at = [];
 
-    /** @var array<string, string> */
-    private array $surroundings = [];
-
     private Situation $now;
 
     private readonly Sight $sight;
+
+    private readonly LiveSources $live;
 
     private Failure $failure;
 
@@ -42,18 +40,6 @@ final class Engine
      *      moves alone
      */
     private \WeakMap $polesOf;
-
-    /**
-     * @var list<array{string, ?string, ?string, array<string, int>, ?string, array<string, int>}> source, what
-     *      surrounds it, the device it follows, in which positions, its mode switch, in which positions
-     */
-    private array $sources;
-
-    /**
-     * @var array<int, array{string, array<string, int>}> one bit each: mode switch, or none, of a source that follows
-     *      an automatic device, with the positions it gives anything in
-     */
-    private array $modeOf = [];
 
     /**
      * @var array<string, array<string, array{int, int}>> automatic device => position => bits closed in it, bits of the
@@ -78,43 +64,14 @@ final class Engine
 
     private int $steadyBits = 0;
 
-    private string $steadyMemo = '';
-
-    /** Bits of the sources that follow an automatic device and are not switched off by their mode. */
-    private int $steadyOn = 0;
-
     /** How what automatic devices go by stands. */
     private string $readAs = '';
-
-    /** @var array<int, string> bits of sources that follow => what else than contacts a situation is made of */
-    private array $beside = [];
-
-    /** @var array<string, array<string, string>> what else than contacts a situation is made of => active sources */
-    private array $activeOf = [];
 
     public function __construct(public readonly Contraction $network)
     {
         $this->automatic = array_filter($network->graph->devices, fn(Device $d): bool => $d->isAutomatic());
         $this->failure = Failure::none();
-        $this->sources = $follow = [];
-        foreach ($network->graph->sources as $id => $source) {
-            $this->sources[] = [
-                $id,
-                $source->surrounding,
-                $source->device,
-                array_flip($source->positions),
-                $source->mode,
-                array_flip($source->modes),
-            ];
-            if (isset($this->automatic[$source->device ?? ''])) {
-                $bit = 1 << count($this->modeOf);
-                $this->modeOf[$bit] = [(string) $source->mode, array_flip($source->modes)];
-                foreach ($source->positions as $position) {
-                    $follow[(string) $source->device][$position] =
-                        ($follow[(string) $source->device][$position] ?? 0) | $bit;
-                }
-            }
-        }
+        $this->live = new LiveSources($network->graph, $this->automatic);
         $this->sight = new Sight($network);
         $this->manualBits = array_diff_key($network->bits, $this->automatic);
         foreach ($this->automatic as $id => $device) {
@@ -124,7 +81,7 @@ final class Engine
             foreach ($device->positionNames() as $position) {
                 $this->automaticBits[$id][$position] = [
                     $network->bits[$id][$position] ?? 0,
-                    $follow[$id][$position] ?? 0,
+                    $this->live->bits($id, $position),
                 ];
             }
         }
@@ -315,29 +272,16 @@ final class Engine
             return;
         }
         $this->setting = $setting;
-        $this->surroundings = $setting->surroundings;
         $this->at = $this->steadyAt = $this->sight->at = $setting->controls + $setting->surroundings;
         $this->steadyBits = 0;
         foreach ($this->manualBits as $id => $positions) {
             $this->steadyBits |= $positions[$this->at[$id] ?? ''] ?? 0;
         }
-        $this->steadyMemo = '';
-        foreach ($this->sources as [, $surrounding, $device, $positions]) {
-            $byHand = $device !== null && !isset($this->automatic[$device]);
-            if ($surrounding !== null || $byHand) {
-                $off = $byHand && !isset($positions[$this->at[$device] ?? '']);
-                $this->steadyMemo .= '|' . ($off ? 'dead' : $this->surroundings[$surrounding] ?? 'good');
-            }
-        }
         $this->readAs = '';
         foreach ($this->reads as $device) {
             $this->readAs .= ($this->at[$device] ?? '') . ';';
         }
-        $this->steadyOn = 0;
-        foreach ($this->modeOf as $bit => [$mode, $modes]) {
-            $this->steadyOn |= $mode === '' || isset($modes[$this->at[$mode] ?? '']) ? $bit : 0;
-        }
-        $this->beside = [];
+        $this->live->steady($this->at);
     }
 
     private function look(): void
@@ -349,7 +293,6 @@ final class Engine
             $closed |= $bits;
             $on |= $sources;
         }
-        $on &= $this->steadyOn;
         $parted = [];
         foreach ($this->polesOf[$this->failure] ??= $this->poles($this->failure) as [$element, $bit, $stays, $alone]) {
             if ($stays === (($closed & $bit) !== 0)) {
@@ -361,13 +304,13 @@ final class Engine
                 $parted[$element] = $stays;
             }
         }
-        $beside = $this->beside[$on] ??= "{$this->steadyMemo}|{$on}";
+        $beside = $this->live->key($on);
         $memo = $parted === [] ? $closed . $beside : $closed . $beside . '!' . implode(',', array_keys($parted));
         $this->now = $this->sight->now = $this->situations[$memo] ??= new Situation(
             $this->network,
             $memo,
             $closed,
-            ($this->activeOf[$beside] ??= $this->active()),
+            $this->live->active($beside, $this->at),
             $parted === []
                 ? ($this->rootsOf[$closed] ??= $this->network->roots($closed))
                 : $this->network->roots($closed, $parted),
@@ -389,24 +332,6 @@ final class Engine
         }
 
         return $poles;
-    }
-
-    /** @return array<string, string> source that gives anything => its condition */
-    private function active(): array
-    {
-        $active = [];
-        foreach ($this->sources as [$id, $surrounding, $device, $positions, $mode, $modes]) {
-            $quality = $surrounding === null ? 'good' : $this->surroundings[$surrounding] ?? 'good';
-            if (
-                $quality !== 'dead' &&
-                ($mode === null || isset($modes[$this->at[$mode] ?? ''])) &&
-                ($device === null || isset($positions[$this->at[$device] ?? '']))
-            ) {
-                $active[$id] = $quality;
-            }
-        }
-
-        return $active;
     }
 
     /** @var array<int, array<int, int>> */

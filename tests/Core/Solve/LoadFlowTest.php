@@ -6,6 +6,7 @@ use Hollin\Core\Network\Graph;
 use Hollin\Core\Rules\Sample;
 use Hollin\Core\Solve\LoadFlow;
 use Hollin\Core\Solve\LoadFlowResult;
+use Hollin\Core\Solve\Perturbed;
 use Tests\Rigs;
 use Tests\Small;
 
@@ -195,7 +196,7 @@ it('tells one changed admittance from a fresh solve only by rounding', function 
     // No charger: it would take what the limit of its input leaves, and answer the change.
     $settled = $rig->settled['inverting'];
     $flow = LoadFlow::of($settled, $running);
-    [$re, $im] = LoadFlow::changed($flow, 'c_outlets.l', 'c_outlets.n', 1 / 40);
+    [$re, $im] = Perturbed::volts($flow, 'c_outlets.l', 'c_outlets.n', 1 / 40);
     $fresh = LoadFlow::of($settled, $running, [['c_outlets.l', 'c_outlets.n', 40.0]]);
     foreach ($flow->ac->names as $n => $name) {
         expect(hypot($re[$n] - $fresh->acV[$name][0], $im[$n] - $fresh->acV[$name][1]))->toBeLessThan(1e-4, $name);
