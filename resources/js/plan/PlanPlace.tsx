@@ -20,10 +20,11 @@ import { layoutWall } from '../wall/layout';
 import { stateOf } from '../wall/paint';
 import { Wall } from '../wall/Wall';
 import { Cautions } from '../ui/Cautions';
+import { useWidth } from '../ui/useWidth';
 import { Waiting } from '../ui/Waiting';
 import { ArrangementDialog } from './ArrangementDialog';
 import { Changes } from './Changes';
-import { counted, countOf } from './findings';
+import { Compare } from './Compare';
 import { FindingsRail } from './FindingsRail';
 import { HandPanel } from './HandPanel';
 import { LiveTable } from './LiveTable';
@@ -33,6 +34,7 @@ import { MoveDialog } from './MoveDialog';
 import { PlansTable } from './PlansTable';
 import { RailTabs, type Rail } from './RailTabs';
 import { StateStrip } from './StateStrip';
+import { usePlanKeys } from './usePlanKeys';
 import { runningIn, useSettled, type Setting } from './useSettled';
 
 type Form = 'wall' | 'list' | 'table' | 'compare' | 'plans' | 'changes';
@@ -42,16 +44,6 @@ const HAND = 'by_hand';
 
 const RAIL = 296;
 const NARROW = 1000;
-
-function useWidth(): number {
-  const [width, setWidth] = useState(window.innerWidth);
-  useEffect(() => {
-    const resize = () => setWidth(window.innerWidth);
-    window.addEventListener('resize', resize);
-    return () => window.removeEventListener('resize', resize);
-  }, []);
-  return width;
-}
 
 /** The centre of a job: the wall, its states and its findings. */
 export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
@@ -148,30 +140,16 @@ export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
     else if (lastPlanned.current) setViewId(lastPlanned.current);
   }, [viewId, setViewId]);
 
-  useEffect(() => {
-    const key = (e: KeyboardEvent) => {
-      if (
-        e.ctrlKey ||
-        e.metaKey ||
-        e.altKey ||
-        (e.target instanceof HTMLElement &&
-          (e.target.matches('input, textarea, select') || e.target.closest('.ant-modal')))
-      )
-        return;
-      const k = e.key.toUpperCase();
-      const named = states.find((s) => s.letter === k);
-      if (e.key === 'Escape') pick(null);
-      else if (k === 'F') swap();
-      else if (k === 'W') setForm('wall');
-      else if (k === 'T') setForm('table');
-      else if (named && !(k === 'L' && e.shiftKey)) {
-        setHand(null);
-        setState(named.id);
-      }
-    };
-    window.addEventListener('keydown', key);
-    return () => window.removeEventListener('keydown', key);
-  }, [states, pick, swap]);
+  usePlanKeys({
+    states,
+    choose: (id) => {
+      setHand(null);
+      setState(id);
+    },
+    leave: () => pick(null),
+    swap,
+    show: setForm,
+  });
 
   const sensors = useSensors(
     useSensor(MouseSensor, { activationConstraint: { distance: 6 } }),
@@ -405,84 +383,5 @@ export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
       )}
       {choosing && <ArrangementDialog hold={hold} plan={plan} close={() => setChoosing(false)} open={setViewId} />}
     </main>
-  );
-}
-
-function Compare({
-  before,
-  after,
-  walls,
-  title,
-  ...shared
-}: { before: Answer; after: Answer; walls: ReturnType<typeof layoutWall>; title: string } & Omit<
-  Parameters<typeof Wall>[0],
-  'answer' | 'geometry'
->) {
-  const has = before.states.some((s) => s.id === shared.state);
-  const then = has ? shared.state : 'nothing';
-  const scale = 0.475;
-  const size = { width: walls.width * scale, height: walls.height * scale };
-  const words = (answer: Answer, circuit: string, state: string) => {
-    const cell = answer.table.find((r) => r.circuit === circuit)?.cells[state];
-    return !cell ? 'not there' : cell.kind === 'works' ? `works from ${cell.by}` : cell.words;
-  };
-  const circuits = [...new Map([...before.table, ...after.table].map((r) => [r.circuit, r.label])).entries()];
-  const differ = circuits.filter(([c]) => words(before, c, then) !== words(after, c, shared.state));
-  return (
-    <div className="compare-frame" tabIndex={0} role="region" aria-label="As found and planned, side by side">
-      <div className="compare">
-        {[
-          { name: 'As found', answer: before, state: then },
-          { name: title, answer: after, state: shared.state },
-        ].map((half) => (
-          <section key={half.name} aria-label={half.name}>
-            <h2>
-              {half.name} <span className="quiet">{half.answer.states.find((s) => s.id === half.state)?.title}</span>
-            </h2>
-            <p className="quiet">
-              {counted(countOf(half.answer, 'danger'), 'danger')}, {counted(countOf(half.answer, 'warning'), 'warning')}
-              {!has && half.answer === before && '. As found there is no such state; shown with nothing connected.'}
-            </p>
-            {/* A picture here: the table below says the same in words. */}
-            <div className="scaled" style={size} inert>
-              <div style={{ transform: `scale(${scale})`, transformOrigin: '0 0' }}>
-                <Wall
-                  {...shared}
-                  answer={half.answer}
-                  geometry={walls}
-                  state={half.state}
-                  movable={false}
-                  focus={half.answer === after ? shared.focus : null}
-                />
-              </div>
-            </div>
-          </section>
-        ))}
-      </div>
-      <table className="live">
-        <caption>What differs in this state</caption>
-        <thead>
-          <tr>
-            <th scope="col">Circuit</th>
-            <th scope="col">As found</th>
-            <th scope="col">{title}</th>
-          </tr>
-        </thead>
-        <tbody>
-          {differ.map(([c, label]) => (
-            <tr key={c}>
-              <th scope="row">{label}</th>
-              <td>{words(before, c, then)}</td>
-              <td>{words(after, c, shared.state)}</td>
-            </tr>
-          ))}
-          {differ.length === 0 && (
-            <tr>
-              <td colSpan={3}>Nothing.</td>
-            </tr>
-          )}
-        </tbody>
-      </table>
-    </div>
   );
 }

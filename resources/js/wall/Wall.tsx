@@ -1,5 +1,6 @@
 import type { Answer, Finding } from '../api/client';
-import { routeKey, type Geometry } from './layout';
+import { routeKey } from './layout';
+import { type Geometry } from './measures';
 import { ribbonPaint, witnessSteps } from './paint';
 import { Fork, labelPoint, Ribbon, RibbonWords, Mark } from './ribbons';
 import { rect } from './signs';

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Link, Plate, Row, Wall } from '../api/client';
-import { deckOrder, layoutWall, routeKey, rowKey, unionRows, type Box, type Point } from './layout';
+import { deckOrder, layoutWall, routeKey, unionRows } from './layout';
+import { rowKey, type Box, type Point } from './measures';
 
 const plate = (
   band: Plate['band'],

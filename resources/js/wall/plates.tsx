@@ -1,7 +1,7 @@
 import clsx from 'clsx';
 import type { ReactNode } from 'react';
 import type { Answer, Finding, Link, Plate } from '../api/client';
-import type { Box } from './layout';
+import type { Box } from './measures';
 import { SOURCE_WORDS } from './paint';
 import { place, Severity, Staple, carried, byItself } from './signs';
 import { GateFacts, Bridge } from './gates';

@@ -1,6 +1,6 @@
 import type { Link } from '../api/client';
 import { useUnits } from '../shell/units';
-import type { Point } from './layout';
+import type { Point } from './measures';
 import type { RibbonPaint } from './paint';
 
 function path(points: Point[]): string {

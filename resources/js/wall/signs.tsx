@@ -1,6 +1,6 @@
 import type { CSSProperties } from 'react';
 import type { Finding } from '../api/client';
-import type { Box } from './layout';
+import type { Box } from './measures';
 
 export function rect(box: Box) {
   return { x: box.x, y: box.y, width: box.w, height: box.h };

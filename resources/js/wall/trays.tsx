@@ -2,7 +2,7 @@ import clsx from 'clsx';
 import { useDraggable, useDroppable } from '@dnd-kit/core';
 import type { KeyboardEvent } from 'react';
 import type { Answer, Finding, Row } from '../api/client';
-import { rowKey, type Geometry } from './layout';
+import { rowKey, type Geometry } from './measures';
 import { SOURCE_WORDS } from './paint';
 import { place, Severity, carried } from './signs';
 import type { Common } from './plates';

@@ -1,0 +1,64 @@
+import type { Row } from '../api/client';
+
+export interface Box {
+  x: number;
+  y: number;
+  w: number;
+  h: number;
+}
+
+export interface Point {
+  x: number;
+  y: number;
+}
+
+export interface Geometry {
+  width: number;
+  height: number;
+  plates: Record<string, Box>;
+  /** tray → row key → box */
+  rows: Record<string, Record<string, Box>>;
+  /** tray → where its neutral and ground rails run */
+  rails: Record<string, { x1: number; x2: number; n: number; g: number }>;
+  routes: Record<string, Point[]>;
+  /** circuits whose neutral lands elsewhere → the way of that neutral */
+  forks: Record<string, Point[]>;
+  /** grounded plates → number and place of their foot on the sill */
+  feet: Record<string, { number: number; x: number; y: number; sillX: number }>;
+  sill: Box;
+  deckTop: number;
+}
+
+export interface Column {
+  x: number;
+  w: number;
+}
+
+/** What the ribbons of a layout took: tracks in each vertical channel, and across between panels and bodies. */
+export interface Taken {
+  channels: Map<number, number>;
+  across: number;
+}
+
+export const MARGIN = 12;
+export const SUPPLY_W = 128;
+export const CHANNEL = 50;
+export const LAST_CHANNEL = 36;
+export const HEAD = 30;
+export const RAILS = 36;
+export const BETWEEN = 36;
+export const BODY_H = 130;
+export const SWITCH_W = 154;
+export const SWITCH_H = 106;
+export const SWITCH_PITCH = 132;
+export const PART_H = 36;
+export const TRACK = 14;
+/** least distance between two ribbons that share a track */
+export const GAP = 9;
+export const SILL_H = 22;
+export const FOOT = 22;
+
+/** The key of a row within its tray: slot and half, or the circuit for what hangs behind another. */
+export function rowKey(row: Row): string {
+  return (row.indent ?? 0) > 0 ? `b:${row.circuit}` : `${row.slot}${row.half}`;
+}
