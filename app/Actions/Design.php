@@ -9,6 +9,7 @@ use App\Models\Revision;
 use App\Models\RigJob;
 use App\Models\User;
 use Hollin\Core\Document\JobFile;
+use Hollin\Core\Document\Place;
 use Hollin\Core\Intent\Intents;
 use Hollin\Core\Job\BadJobFile;
 use Hollin\Core\Job\Patch;
@@ -284,10 +285,11 @@ final class Design
         foreach ($since as $revision) {
             foreach (Patch::overlap($patch, $revision->operations()) as $pointer) {
                 $conflicts[$pointer] = [
-                    'pointer' => $pointer,
+                    ...Place::of($pointer)->toArray(),
                     'yours' => Patch::at($mine, $pointer),
                     'theirs' => Patch::at($theirs, $pointer),
                     'by' => ($revision->user->name ?? 'somebody') . ': ' . $revision->words,
+                    'who' => $revision->user->name ?? 'somebody',
                 ];
             }
         }

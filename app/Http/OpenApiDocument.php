@@ -72,7 +72,16 @@ final class OpenApiDocument
                     'message' => $text,
                     'head' => $integer,
                     'conflicts' => Shape::list(
-                        Shape::object(['pointer' => $text, 'yours' => $anything, 'theirs' => $anything, 'by' => $text]),
+                        Shape::object([
+                            'pointer' => $text,
+                            'component' => $maybe,
+                            'path' => $text,
+                            'isValue' => ['type' => 'boolean'],
+                            'yours' => $anything,
+                            'theirs' => $anything,
+                            'by' => $text,
+                            'who' => $text,
+                        ]),
                     ),
                 ],
                 ['problems' => Shape::list($problem)],
@@ -173,6 +182,7 @@ final class OpenApiDocument
                 'lowest' => ['type' => ['number', 'null']],
                 'highest' => ['type' => ['number', 'null']],
                 'expected' => $maybe,
+                'shown' => $text,
                 'why' => $text,
             ]),
             'ReadingRow' => Shape::object([

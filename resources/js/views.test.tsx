@@ -328,43 +328,48 @@ describe('a conflict', () => {
     c_air: { type: 'circuit', label: 'Air conditioner' },
     main_panel: { type: 'panel', label: 'Main panel' },
   };
-  const say = (pointer: string, value: unknown) => {
-    const at = conflictWords(pointer, components, forms, makeUnits('trade'));
-    return `${at.where} = ${at.say(value)}`;
+  const at = (component: string | null, path: string, isValue = true, yours: unknown = 1, theirs: unknown = 2) => ({
+    pointer: '',
+    component,
+    path,
+    isValue,
+    yours,
+    theirs,
+    by: 'Maren Voss: surveyed',
+    who: 'Maren Voss',
+  });
+  const say = (place: ReturnType<typeof at>, value: unknown) => {
+    const told = conflictWords(place, components, forms, makeUnits('trade'));
+    return `${told.where} = ${told.say(value)}`;
   };
   it('is told by the part and the place, with values as they are said', () => {
-    expect(say('/asFound/components/c_air/breakerA', { value: 20, basis: 'read_off' })).toBe(
-      'Air conditioner: breaker = 20 A',
-    );
-    expect(say('/asFound/components/c_air/breakerA/value', 15)).toBe('Air conditioner: breaker = 15 A');
-    expect(say('/asFound/components/c_air/cable/lengthM/value', 5)).toBe(
-      'Air conditioner: cable, length one way = 16 ft',
-    );
-    expect(say('/asFound/components/c_air/hot', { panel: 'main_panel', slot: 4 })).toBe(
+    expect(say(at('c_air', '/breakerA'), { value: 20, basis: 'read_off' })).toBe('Air conditioner: breaker = 20 A');
+    expect(say(at('c_air', '/breakerA'), 15)).toBe('Air conditioner: breaker = 15 A');
+    expect(say(at('c_air', '/cable/lengthM'), 5)).toBe('Air conditioner: cable, length one way = 16 ft');
+    expect(say(at('c_air', '/hot'), { panel: 'main_panel', slot: 4 })).toBe(
       'Air conditioner: where the hot lands = Main panel, slot 4',
     );
   });
   it('is told once for a value, not again for who said it and when', () => {
-    const at = '/asFound/components/c_air/cable/lengthM';
-    const both = (what: string, yours: unknown, theirs: unknown) => ({
-      pointer: `${at}/${what}`,
-      yours,
-      theirs,
-      by: 'Maren Voss: surveyed',
-    });
-    const all = [
-      both('value', 5.5, 3.66),
-      both('basis', 'told', 'told'),
-      both('by', 'Idris', 'Maren'),
-      both('entered', '5.5 m', '12 ft'),
-    ];
-    expect(conflictPlaces(all).map((c) => c.pointer)).toEqual([`${at}/value`]);
-    expect(conflictPlaces([both('basis', 'told', 'measured')])).toHaveLength(1);
-    expect(say(`${at}/basis`, 'measured')).toBe('Air conditioner: cable, length one way, how it is known = measured');
+    const length = (isValue: boolean, yours: unknown, theirs: unknown) =>
+      at('c_air', '/cable/lengthM', isValue, yours, theirs);
+    const value = length(true, 5.5, 3.66);
+    expect(
+      conflictPlaces([
+        value,
+        length(false, 'told', 'told'),
+        length(false, 'Idris', 'Maren'),
+        length(false, '5.5 m', '12 ft'),
+      ]),
+    ).toEqual([value]);
+    expect(conflictPlaces([length(false, 'told', 'measured')])).toHaveLength(1);
+    expect(say(length(false, 'told', 'measured'), 'measured')).toBe(
+      'Air conditioner: cable, length one way, how it is known = measured',
+    );
   });
-  it('is told by its pointer where it is about no part', () => {
-    expect(say('/needs/offGrid', null)).toBe('needs offGrid = taken out');
-    expect(say('/asFound/components/c_air', undefined)).toBe('Air conditioner = taken out');
+  it('is told by what it is called where it is about no part', () => {
+    expect(say(at(null, 'needs offGrid'), null)).toBe('needs offGrid = taken out');
+    expect(say(at('c_air', ''), undefined)).toBe('Air conditioner = taken out');
   });
 });
 

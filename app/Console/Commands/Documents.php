@@ -8,6 +8,7 @@ use App\Http\OpenApiDocument;
 use Database\Seeders\DemoRigs;
 use Hollin\Core\Document\JobFile;
 use Hollin\Core\Document\Schema;
+use Hollin\Core\Reference\ConductorSize;
 use Hollin\Core\Rules\Rule;
 use Hollin\Core\Rules\RuleBook;
 use Hollin\Core\Rules\Unclaimed;
@@ -49,8 +50,28 @@ final class Documents extends Command
             'docs/openapi.json' => OpenApiDocument::json(),
             'docs/job-file.schema.json' => JobFile::write(Schema::document()),
             'docs/rules.md' => self::rules(),
+            'resources/js/ui/sizes.json' => self::sizes(),
             ...self::examples(),
         ];
+    }
+
+    /** Conductor sizes for the interface: by designation, how it is said, its area, and what it is misread for. */
+    private static function sizes(): string
+    {
+        $sizes = array_map(
+            fn(ConductorSize $size): array => [
+                'spoken' => $size->spoken(),
+                'areaMm2' => round($size->areaMm2, 3),
+                'printedInMm2' => !$size->isAwg(),
+                'twin' => $size->twin()?->designation,
+            ],
+            ConductorSize::all(),
+        );
+
+        return json_encode(
+            $sizes,
+            JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR,
+        ) . "\n";
     }
 
     /**

@@ -198,6 +198,17 @@ final readonly class Baseline
         );
     }
 
+    /** What should be read, in short: "below 1 Ω". */
+    public function shown(): string
+    {
+        return match (true) {
+            $this->expected !== null => explode(' (', $this->expected, 2)[0],
+            $this->lowest === null => "below {$this->highest} {$this->unit}",
+            $this->highest === null => "open, or above {$this->lowest} {$this->unit}",
+            default => "{$this->lowest} … {$this->highest} {$this->unit}",
+        };
+    }
+
     /** as expected, not as expected, or to be judged by a person. */
     public function verdict(?float $value, ?string $words): string
     {
@@ -233,6 +244,7 @@ final readonly class Baseline
             'lowest' => $this->lowest,
             'highest' => $this->highest,
             'expected' => $this->expected,
+            'shown' => $this->shown(),
             'why' => $this->why,
         ];
     }

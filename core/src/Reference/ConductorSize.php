@@ -92,6 +92,15 @@ final readonly class ConductorSize
         return $this->isAwg() ? substr($this->designation, 4) . ' AWG' : substr($this->designation, 4) . ' mm²';
     }
 
+    /** The size that is misread for this one: 3 AWG for 3/0 and back; null where there is none. */
+    public function twin(): ?self
+    {
+        $gauge = substr($this->designation, 4);
+        $twin = str_ends_with($gauge, '/0') ? substr($gauge, 0, -2) : "{$gauge}/0";
+
+        return $this->isAwg() ? self::all()["awg:{$twin}"] ?? null : null;
+    }
+
     /** Area of an AWG number (1/0 is 0, 2/0 is -1 …): ASTM B258, d(in) = 0.005 × 92^((36-n)/39). */
     private static function awgAreaMm2(int $number): float
     {

@@ -1,45 +1,38 @@
 import { useQuery } from '@tanstack/react-query';
 import { Button, Modal } from 'antd';
-import type { Reference } from '../api/client';
+import type { Conflict, Reference } from '../api/client';
 import { useUnits, type Units } from '../shell/units';
 import { placeOf, valueWords } from '../ui/spoken';
 import { referenceQuery, type DesignHold } from './useDesign';
 
-/** What is written down about a value beside the value itself. */
-const ABOUT_A_VALUE = /\/(basis|entered|by|at)$/;
-
-type Conflicts = { pointer: string; yours?: unknown; theirs?: unknown; by: string }[];
+type Conflicts = Conflict['conflicts'];
 
 /** The places that really differ; who said a value and when goes with the value. */
 export function conflictPlaces(conflicts: Conflicts): Conflicts {
-  const values = new Set(conflicts.map((c) => c.pointer).filter((p) => p.endsWith('/value')));
+  const place = (c: Conflicts[number]) => `${c.component ?? ''}${c.path}`;
+  const values = new Set(conflicts.filter((c) => c.isValue).map(place));
   return conflicts.filter(
-    (c) =>
-      JSON.stringify(c.yours) !== JSON.stringify(c.theirs) &&
-      !(ABOUT_A_VALUE.test(c.pointer) && values.has(c.pointer.replace(ABOUT_A_VALUE, '/value'))),
+    (c) => JSON.stringify(c.yours) !== JSON.stringify(c.theirs) && (c.isValue || !values.has(place(c))),
   );
 }
 
 /** The place two people changed, and both values, as they would be said at the rig. */
 export function conflictWords(
-  pointer: string,
+  conflict: Conflicts[number],
   components: Record<string, { type: string; label: string }>,
   forms: Reference['forms'] | undefined,
   units: Units,
 ): { where: string; say: (value: unknown) => string } {
-  const [, id, path] = /^\/asFound\/components\/([^/]+)((?:\/[^/]+)*)$/.exec(pointer) ?? [];
-  const part = id ? components[id] : undefined;
+  const { component, path, isValue } = conflict;
+  const part = component ? components[component] : undefined;
   const name = (other: string) => components[other]?.label ?? other;
   const orGone = (say: (value: unknown) => string) => (value: unknown) =>
     value === null || value === undefined ? 'taken out' : say(value);
-  if (!part || !path) {
-    return {
-      where: part?.label ?? pointer.split('/').slice(-2).join(' '),
-      say: orGone((value) => JSON.stringify(value, null, 1)),
-    };
+  if (!part || path === '') {
+    return { where: part?.label ?? path, say: orGone((value) => JSON.stringify(value, null, 1)) };
   }
-  const at = placeOf(forms, part.type, path.replace(ABOUT_A_VALUE, '').replace(/\/value$/, ''));
-  if (ABOUT_A_VALUE.test(path)) return { where: `${part.label}: ${at.words}, how it is known`, say: orGone(String) };
+  const at = placeOf(forms, part.type, path);
+  if (!isValue) return { where: `${part.label}: ${at.words}, how it is known`, say: orGone(String) };
   return {
     where: `${part.label}: ${at.words}`,
     say: orGone((value) => valueWords(at.field, value, units, name)),
@@ -72,7 +65,7 @@ export function ConflictDialog({ hold }: { hold: DesignHold }) {
       </p>
       <ul className="conflicts">
         {conflictPlaces(conflict?.conflicts ?? []).map((c) => {
-          const words = conflictWords(c.pointer, hold.design.document.asFound.components, forms, units);
+          const words = conflictWords(c, hold.design.document.asFound.components, forms, units);
           return (
             <li key={c.pointer}>
               <b>{words.where}</b>
@@ -82,7 +75,7 @@ export function ConflictDialog({ hold }: { hold: DesignHold }) {
                   <pre>{words.say(c.yours)}</pre>
                 </div>
                 <div>
-                  <span className="quiet">{c.by.split(':')[0]}</span>
+                  <span className="quiet">{c.who}</span>
                   <pre>{words.say(c.theirs)}</pre>
                 </div>
               </div>

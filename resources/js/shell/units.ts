@@ -1,4 +1,5 @@
 import { createContext, useContext, useEffect, useMemo, useState } from 'react';
+import sizes from '../ui/sizes.json';
 
 export type System = 'trade' | 'metric';
 
@@ -15,14 +16,21 @@ export interface Units {
 const M_PER_FT = 0.3048;
 const KG_PER_LB = 0.45359237;
 
-/** Area of an AWG designation in mm²: d(in) = 0.005 × 92^((36 − n) ÷ 39), ASTM B258. */
-export function areaMm2(designation: string): number | null {
-  const [system, gauge] = designation.split(':');
-  if (system === 'mm2') return Number(gauge);
-  if (system !== 'awg' || !gauge) return null;
-  const n = gauge.endsWith('/0') ? 1 - Number(gauge.slice(0, -2)) : Number(gauge);
-  const mm = 25.4 * 0.005 * 92 ** ((36 - n) / 39);
-  return (Math.PI / 4) * mm ** 2;
+interface Size {
+  spoken: string;
+  areaMm2: number;
+  /** a size that is printed in mm² anyway */
+  printedInMm2: boolean;
+  /** the size it is misread for */
+  twin: string | null;
+}
+
+/** Conductor sizes as the core knows them, by designation. */
+const SIZES: Record<string, Size> = sizes;
+
+/** The size that is misread for this one: 3 for 3/0 and back. Null where there is none. */
+export function twinOf(designation: string): string | null {
+  return SIZES[designation]?.twin ?? null;
 }
 
 export function makeUnits(system: System, setSystem: (system: System) => void = () => undefined): Units {
@@ -32,11 +40,10 @@ export function makeUnits(system: System, setSystem: (system: System) => void = 
     setSystem,
     length: (m) => (metric ? `${m.toFixed(1)} m` : `${(m / M_PER_FT).toFixed(m < 1 ? 1 : 0)} ft`),
     size: (designation) => {
-      const own = designation.startsWith('mm2:') ? `${designation.slice(4)} mm²` : `${designation.slice(4)} AWG`;
-      const area = areaMm2(designation);
-      return metric && area !== null && designation.startsWith('awg:')
-        ? `${own} (${area.toFixed(area < 10 ? 1 : 0)} mm²)`
-        : own;
+      const size = SIZES[designation];
+      if (!size) return designation;
+      const area = size.areaMm2.toFixed(size.areaMm2 < 10 ? 1 : 0);
+      return metric && !size.printedInMm2 ? `${size.spoken} (${area} mm²)` : size.spoken;
     },
     weight: (kg) => (metric ? `${kg.toFixed(kg < 10 ? 1 : 0)} kg` : `${(kg / KG_PER_LB).toFixed(0)} lb`),
     temperature: (c) => (metric ? `${c.toFixed(0)} °C` : `${((c * 9) / 5 + 32).toFixed(0)} °F`),

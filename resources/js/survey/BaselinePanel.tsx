@@ -5,12 +5,7 @@ import { api, ApiError, unwrap, uuid, type Baseline } from '../api/client';
 
 type Point = Baseline['points'][number];
 
-function band(p: Point): string {
-  if (p.expected) return p.expected.split(' (')[0]!;
-  if (p.lowest !== null && p.highest !== null) return `${p.lowest} … ${p.highest} ${p.unit}`;
-  if (p.lowest !== null) return `open, or above ${p.lowest} ${p.unit}`;
-  return `below ${p.highest} ${p.unit}`;
-}
+const VERDICTS = { 'as expected': 'as', 'not as expected': 'not', 'to be judged': 'to' };
 
 /** What a reading is written as: a number with its unit, or a word. Ambiguous numbers are asked back. */
 export function readReading(text: string, unit: string): { value?: number; words?: string } | string {
@@ -137,10 +132,10 @@ function PointRow({
         <small className="quiet">{point.why}</small>
       </td>
       <td>{point.stateWords}</td>
-      <td className="figures">{band(point)}</td>
+      <td className="figures">{point.shown}</td>
       <td>
         {readings.map((r) => (
-          <div key={r.id} className={`reading verdict-${r.verdict.split(' ')[0]}`}>
+          <div key={r.id} className={`reading verdict-${VERDICTS[r.verdict]}`}>
             <b className="figures">{r.value !== null ? `${r.value} ${r.unit}` : r.words}</b> {r.verdict}
             <small className="quiet">
               {r.by}

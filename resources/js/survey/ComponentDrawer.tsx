@@ -5,7 +5,8 @@ import { uuid, type Component, type Field } from '../api/client';
 import { referenceQuery, type DesignHold } from '../job/useDesign';
 import { useMe } from '../shell/Session';
 import { Photos } from './Photos';
-import { plainValue, readLength, twinOf } from './values';
+import { twinOf } from '../shell/units';
+import { plainValue, readLength } from './values';
 
 interface Props {
   hold: DesignHold;

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { readReading } from './BaselinePanel';
-import { twinOf } from './values';
+import { twinOf } from '../shell/units';
 
 describe('a reading as written', () => {
   it('takes a number, with or without its unit', () => {

@@ -40,9 +40,3 @@ export function readLength(text: string): { value: number; entered: string } | n
     entered: `${m[1]} ${feet ? 'ft' : 'm'}`,
   };
 }
-
-/** The size that is misread for this one: 3 for 3/0 and back. Null where there is none. */
-export function twinOf(designation: string): string | null {
-  const m = /^awg:([1-4])(\/0)?$/.exec(designation);
-  return m ? `awg:${m[1]}${m[2] ? '' : '/0'}` : null;
-}
