@@ -96,6 +96,7 @@ final class StateAnswer
         $this->running = array_fill_keys($running, true);
     }
 
+    /** The load flow of the state with what runs in it. */
     public function flow(): LoadFlowResult
     {
         return $this->flow ??= LoadFlow::of($this->settled, $this->running, [], $this->charge);

@@ -45,6 +45,7 @@ abstract class Component
     /** @return array<string, Field> */
     abstract public static function fields(): array;
 
+    /** Adds to the network what it is made of. */
     abstract public function compile(Graph $graph, Rig $rig): void;
 
     /** What is written on it, for rules that judge parts: every plain value, groups as group/name. */
@@ -96,6 +97,7 @@ abstract class Component
             static::fields() + ['note' => Field::text('Note', 500)->optional()];
     }
 
+    /** What people call it. */
     public function label(): string
     {
         return $this->values->text('label', $this->id);

@@ -29,6 +29,7 @@ final readonly class Rig
         return new self($made, $components);
     }
 
+    /** The component of an id, if there is one. */
     public function find(string $id): ?Component
     {
         return $this->components[$id] ?? null;
@@ -44,6 +45,7 @@ final readonly class Rig
         return array_filter($this->components, fn(Component $c): bool => $c instanceof $class);
     }
 
+    /** What a component is called; its id where there is none. */
     public function label(string $id): string
     {
         return isset($this->components[$id]) ? $this->components[$id]->label() : $id;

@@ -9,6 +9,7 @@ use Hollin\Core\Network\Graph;
 /** Compiles a described rig into the network it is. */
 final class Wiring
 {
+    /** The network that the components of a rig compile to. */
     public static function of(Rig $rig): Graph
     {
         $graph = new Graph();

@@ -22,6 +22,7 @@ final readonly class Place
         public bool $isValue,
     ) {}
 
+    /** @param string $pointer RFC 6901 */
     public static function of(string $pointer): self
     {
         if (preg_match('#^/asFound/components/([^/]+)(/.*)?$#', $pointer, $found) !== 1) {

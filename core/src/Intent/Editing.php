@@ -23,11 +23,13 @@ final readonly class Editing
         $this->document = Tree::copy($document);
     }
 
+    /** A text of the intent; empty where there is none. */
     public function text(string $name): string
     {
         return $this->intent->text($name);
     }
 
+    /** @throws Refused when it names no component */
     public function component(): string
     {
         $id = $this->intent->raw()->component ?? null;
@@ -35,6 +37,7 @@ final readonly class Editing
         return is_string($id) ? $id : throw Refused::because('/intent/component', 'must be the id of a component.');
     }
 
+    /** @throws Refused when it brings no component */
     public function fitted(): stdClass
     {
         $component = $this->intent->raw()->component ?? null;
@@ -44,6 +47,7 @@ final readonly class Editing
             : throw Refused::because('/intent/component', 'must be a component with its type.');
     }
 
+    /** @throws Refused when the id it gives is not allowed or taken */
     public function freshId(stdClass $among): string
     {
         $id = $this->text('id');
@@ -63,6 +67,7 @@ final readonly class Editing
         return $id;
     }
 
+    /** @throws Refused when there is no such plan */
     public function plan(): stdClass
     {
         $plan = $this->document->plans->{$this->text('plan')} ?? null;
@@ -72,6 +77,7 @@ final readonly class Editing
             : throw Refused::because('/intent/plan', sprintf('There is no plan "%s".', $this->text('plan')));
     }
 
+    /** @throws Refused when nothing surveyed has that id */
     public function surveyed(string $id): stdClass
     {
         $component = $this->document->asFound->components->{$id} ?? null;
@@ -81,6 +87,7 @@ final readonly class Editing
             : throw Refused::because('/intent/component', sprintf('There is no component "%s" in the survey.', $id));
     }
 
+    /** @throws Refused when it names no place inside a component */
     public function path(): string
     {
         $path = $this->text('path');
@@ -90,6 +97,7 @@ final readonly class Editing
             : throw Refused::because('/intent/path', 'must be a place like /breakerA or /cable/lengthM.');
     }
 
+    /** The document as it is now, with what it is called in the history. */
     public function done(string $words, string ...$notices): Edit
     {
         return new Edit($this->document, $words, array_values($notices));
@@ -126,6 +134,7 @@ final readonly class Editing
         $plan->changes->{$id} = $change;
     }
 
+    /** A change in a few words for the history. */
     public function describe(stdClass $change): string
     {
         $component = $this->document->asFound->components->{$change->target} ?? ($change->value ?? null);

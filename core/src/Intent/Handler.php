@@ -9,11 +9,13 @@ use Hollin\Core\Plan\Refused;
 /** One thing a person can mean: what it needs, who may, and what it makes of a document. */
 interface Handler
 {
+    /** Name of the intent in a request. */
     public static function kind(): string;
 
     /** @return list<string> properties an intent of this kind must have */
     public static function needs(): array;
 
+    /** Who may. */
     public static function right(): Right;
 
     /**

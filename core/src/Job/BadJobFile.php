@@ -23,6 +23,7 @@ final class BadJobFile extends RuntimeException
         );
     }
 
+    /** One problem, at a JSON pointer; empty: the file as a whole. */
     public static function because(string $pointer, string $message): self
     {
         return new self([new Problem($pointer, $message)]);

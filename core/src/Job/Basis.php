@@ -12,6 +12,7 @@ enum Basis: string
     case Told = 'told';
     case Assumed = 'assumed';
 
+    /** As it is said: "measured". */
     public function words(): string
     {
         return match ($this) {

@@ -30,6 +30,7 @@ final readonly class Field
         public string $note = '',
     ) {}
 
+    /** A text of at most so many characters. */
     public static function text(string $label, int $longest = 120): self
     {
         return new self('text', $label, max: $longest);
@@ -41,6 +42,7 @@ final readonly class Field
         return new self('number', $label, $unit, $min, $max);
     }
 
+    /** A whole number between two bounds. */
     public static function integer(string $label, int $min, int $max): self
     {
         return new self('integer', $label, '', $min, $max);
@@ -52,6 +54,7 @@ final readonly class Field
         return new self('choice', $label, choices: $choices);
     }
 
+    /** Yes or no. */
     public static function flag(string $label): self
     {
         return new self('flag', $label);
@@ -107,16 +110,19 @@ final readonly class Field
         ]);
     }
 
+    /** The same with how it is known, from whom and since when. */
     public function surveyed(): self
     {
         return $this->with(surveyed: true);
     }
 
+    /** The same, and it may be left out. */
     public function optional(): self
     {
         return $this->with(required: false);
     }
 
+    /** The same with a remark beside the field. */
     public function note(string $note): self
     {
         return $this->with(note: $note);

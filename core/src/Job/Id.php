@@ -9,6 +9,7 @@ final class Id
 {
     public const PATTERN = '^[a-z][a-z0-9_]{0,47}$';
 
+    /** Whether a name may be an id. */
     public static function valid(string $id): bool
     {
         return preg_match('/' . self::PATTERN . '/D', $id) === 1;

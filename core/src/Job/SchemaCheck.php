@@ -130,6 +130,7 @@ final class SchemaCheck
         return is_string($value) ? $value : (string) json_encode($value);
     }
 
+    /** Schema of a map by id with at most so many entries, each as defined under a reference. */
     public static function map(string $ref, int $most): stdClass
     {
         return (object) [

@@ -14,11 +14,13 @@ final readonly class Values
 {
     public function __construct(private stdClass $object) {}
 
+    /** Whether anything is entered under a name. */
     public function has(string $name): bool
     {
         return isset($this->object->{$name});
     }
 
+    /** A text, or what stands in for it. */
     public function text(string $name, string $else = ''): string
     {
         $value = $this->plain($name);
@@ -26,6 +28,7 @@ final readonly class Values
         return is_string($value) ? $value : $else;
     }
 
+    /** A number in the unit of its name, or what stands in for it. */
     public function number(string $name, float $else = 0.0): float
     {
         $value = $this->plain($name);
@@ -33,6 +36,7 @@ final readonly class Values
         return is_int($value) || is_float($value) ? (float) $value : $else;
     }
 
+    /** A number in the unit of its name; null where none is entered. */
     public function numberOrNull(string $name): ?float
     {
         $value = $this->plain($name);
@@ -40,11 +44,13 @@ final readonly class Values
         return is_int($value) || is_float($value) ? (float) $value : null;
     }
 
+    /** A whole number, or what stands in for it. */
     public function integer(string $name, int $else = 0): int
     {
         return (int) round($this->number($name, $else));
     }
 
+    /** Yes or no, or what stands in for it. */
     public function flag(string $name, bool $else = false): bool
     {
         $value = $this->plain($name);
@@ -52,6 +58,7 @@ final readonly class Values
         return is_bool($value) ? $value : $else;
     }
 
+    /** The values of a group; null where it is not there. */
     public function group(string $name): ?self
     {
         $value = $this->object->{$name} ?? null;
@@ -59,6 +66,7 @@ final readonly class Values
         return $value instanceof stdClass ? new self($value) : null;
     }
 
+    /** @throws \InvalidArgumentException when it is no conductor size */
     public function size(string $name): ConductorSize
     {
         return ConductorSize::of($this->text($name));
@@ -95,6 +103,7 @@ final readonly class Values
         return $entries;
     }
 
+    /** How a value is known; null for one that is not surveyed. */
     public function basis(string $name): ?Basis
     {
         $value = $this->object->{$name} ?? null;
@@ -102,6 +111,7 @@ final readonly class Values
         return $value instanceof stdClass && is_string($value->basis ?? null) ? Basis::from($value->basis) : null;
     }
 
+    /** As it stands in the document. */
     public function raw(): stdClass
     {
         return $this->object;

@@ -55,11 +55,13 @@ final readonly class Battery
         return $this->chemistry->restV($charge) * $this->blocks();
     }
 
+    /** V at rest, full. */
     public function fullV(): float
     {
         return $this->chemistry->fullV() * $this->blocks();
     }
 
+    /** V that its charging ends at. */
     public function highestV(): float
     {
         return $this->chemistry->absorptionV() * $this->blocks();

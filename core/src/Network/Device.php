@@ -53,6 +53,7 @@ final readonly class Device
         return true;
     }
 
+    /** Whether it moves by itself. */
     public function isAutomatic(): bool
     {
         return $this->logic !== null;

@@ -37,6 +37,7 @@ final readonly class Element
         return $this->rating?->amps;
     }
 
+    /** The terminal at its other end. */
     public function other(string $terminal): string
     {
         return $terminal === $this->a ? $this->b : $this->a;

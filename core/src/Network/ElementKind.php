@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Network;
 
+/** What joins two terminals. */
 enum ElementKind
 {
     case Conductor;

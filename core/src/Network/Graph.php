@@ -94,6 +94,7 @@ final class Graph
         return $this->elementsOf[$component] ?? [];
     }
 
+    /** What a component is called; its id where it has no name. */
     public function label(string $component): string
     {
         return isset($this->parts[$component]) ? $this->parts[$component]->label : $component;
@@ -111,6 +112,7 @@ final class Graph
         return $this->parts[$component] ?? null;
     }
 
+    /** A piece of wire of a known cable or ohm; of no resistance worth counting where neither is given. */
     public function conductor(
         string $id,
         string $component,
@@ -132,15 +134,10 @@ final class Graph
                 $role,
                 $cable,
                 rating: $rating,
-                purpose: $purpose ?? self::purposeOf($role),
+                purpose: $purpose ?? $role->purpose(),
                 ohm: $ohm,
             ),
         );
-    }
-
-    private static function purposeOf(Role $role): Purpose
-    {
-        return $role === Role::PE ? Purpose::Protective : Purpose::Carrying;
     }
 
     /** Hot, neutral and ground of one cable between two ports. */
@@ -174,7 +171,7 @@ final class Graph
                 $device,
                 $closedIn,
                 $rating,
-                self::purposeOf($role),
+                $role->purpose(),
             ),
         );
     }
@@ -266,16 +263,19 @@ final class Graph
         );
     }
 
+    /** Something with positions: a breaker, a switch, a plug, a relay. */
     public function device(Device $device): void
     {
         $this->devices[$device->id] = $device;
     }
 
+    /** A breaker's handle: on or off, usually on. */
     public function breaker(string $id, string $component, string $label): void
     {
         $this->device(new Device($id, $component, $label, 'breaker', ['on' => 'on', 'off' => 'off'], 'on'));
     }
 
+    /** A source; of alternating current under the next letter that is free. */
     public function source(Source $source): void
     {
         $this->terminal($source->a, $source->b, $source->ground);
@@ -283,6 +283,7 @@ final class Graph
             $source->kind === 'ac' ? $source->lettered($source->freeLetter($this->sources)) : $source;
     }
 
+    /** A load that somebody switches on. */
     public function load(Load $load): void
     {
         $this->terminal($load->a, $load->b);
@@ -321,12 +322,14 @@ final class Graph
         return $ends;
     }
 
+    /** A battery unit, and the source it is. */
     public function battery(Battery $battery): void
     {
         $this->batteries[$battery->id] = $battery;
         $this->source($battery->asSource());
     }
 
+    /** What takes power on one side and gives it on another. */
     public function converter(PowerConverter $converter): void
     {
         $this->terminal(...$converter->input, ...$converter->output);
@@ -345,6 +348,7 @@ final class Graph
         return null;
     }
 
+    /** A bar or stud with what it may carry. */
     public function junction(string $terminal, string $component, Rating $rating): void
     {
         $this->terminal($terminal);
@@ -372,12 +376,14 @@ final class Graph
         return $less;
     }
 
+    /** A branch circuit's outlet. */
     public function circuit(CircuitEnd $end): void
     {
         $this->terminal($end->hot, $end->neutral, $end->ground);
         $this->circuits[$end->circuit] = $end;
     }
 
+    /** Terminals, whether anything lands on them or not. */
     public function terminal(string ...$terminals): void
     {
         foreach ($terminals as $terminal) {

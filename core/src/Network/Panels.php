@@ -13,16 +13,19 @@ final class Panels
         return $graph->partsOf('panel');
     }
 
+    /** Terminal of a panel's bus. */
     public static function bus(Part $panel): string
     {
         return $panel->text('bus');
     }
 
+    /** Terminal of its neutral bar. */
     public static function neutralBar(Part $panel): string
     {
         return $panel->text('neutralBar');
     }
 
+    /** Terminal of its ground bar. */
     public static function groundBar(Part $panel): string
     {
         return $panel->text('groundBar');

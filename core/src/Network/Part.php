@@ -22,11 +22,13 @@ final readonly class Part
         private array $assumed = [],
     ) {}
 
+    /** Whether it is of one of these types. */
     public function is(string ...$types): bool
     {
         return in_array($this->type, $types, true);
     }
 
+    /** A text that is written on it, or what stands in for it. */
     public function text(string $name, string $else = ''): string
     {
         $value = $this->facts[$name] ?? null;
@@ -34,6 +36,7 @@ final readonly class Part
         return is_string($value) ? $value : $else;
     }
 
+    /** A number that is written on it, in the unit of its name, or what stands in for it. */
     public function number(string $name, float $else = 0.0): float
     {
         $value = $this->facts[$name] ?? null;
@@ -41,6 +44,7 @@ final readonly class Part
         return is_float($value) ? $value : $else;
     }
 
+    /** A number that is written on it, in the unit of its name; null where there is none. */
     public function numberOrNull(string $name): ?float
     {
         $value = $this->facts[$name] ?? null;
@@ -48,16 +52,19 @@ final readonly class Part
         return is_float($value) ? $value : null;
     }
 
+    /** Whether something is written down as so; not when nobody has said. */
     public function flag(string $name): bool
     {
         return ($this->facts[$name] ?? false) === true;
     }
 
+    /** Whether anything is written down under a name. */
     public function has(string $name): bool
     {
         return isset($this->facts[$name]);
     }
 
+    /** Whether a value is assumed and nobody has seen it. */
     public function isAssumed(string $name): bool
     {
         return isset($this->assumed[$name]);

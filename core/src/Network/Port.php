@@ -9,6 +9,7 @@ final readonly class Port
 {
     public function __construct(public string $hot, public string $neutral, public string $ground) {}
 
+    /** The port of a name, with terminals name.l, name.n and name.g. */
     public static function named(string $prefix): self
     {
         return new self("{$prefix}.l", "{$prefix}.n", "{$prefix}.g");

@@ -18,13 +18,21 @@ enum Role: string
     /** Carries no current worth the name: a monitor's or a regulator's wire. */
     case SenseLead = 'sense';
 
+    /** Whether it is a hot or a neutral. */
     public function isAc(): bool
     {
         return in_array($this, [self::L1, self::L2, self::N], true);
     }
 
+    /** Whether it is a wire of the battery side. */
     public function isDc(): bool
     {
         return !$this->isAc() && $this !== self::PE;
+    }
+
+    /** What a conductor of it is there for, where nothing else is said. */
+    public function purpose(): Purpose
+    {
+        return $this === self::PE ? Purpose::Protective : Purpose::Carrying;
     }
 }

@@ -69,6 +69,7 @@ final readonly class Source
         return $this->group === '' ? $this->id : $this->group;
     }
 
+    /** The same with another letter. */
     public function lettered(string $letter): self
     {
         return $letter === $this->letter ? $this : new self(...['letter' => $letter] + get_object_vars($this));

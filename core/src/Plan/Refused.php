@@ -16,6 +16,7 @@ final class Refused extends RuntimeException
         parent::__construct(implode(' ', array_map(fn(Problem $p): string => $p->message, $problems)));
     }
 
+    /** One problem, at a place in the request or the document. */
     public static function because(string $pointer, string $message): self
     {
         return new self([new Problem($pointer, $message)]);

@@ -169,6 +169,7 @@ enum Ampacity: string
         return $ampacity;
     }
 
+    /** Where the table comes from. */
     public function source(): Source
     {
         return Source::recalled(
@@ -183,6 +184,7 @@ enum Ampacity: string
         );
     }
 
+    /** As the school is called. */
     public function label(): string
     {
         return match ($this) {

@@ -33,11 +33,13 @@ final readonly class Cable
         return $this->size->ohm($this->lengthM, $temperatureC) / $this->parallel;
     }
 
+    /** Whether a jacket or conduit is around it. */
     public function isSheathed(): bool
     {
         return in_array($this->sheath, self::SHEATHED, true);
     }
 
+    /** As it is said in the workshop: "2 × 4/0 AWG". */
     public function spoken(): string
     {
         return ($this->parallel > 1 ? $this->parallel . ' × ' : '') . $this->size->spoken();

@@ -12,6 +12,7 @@ enum Chemistry: string
     case Agm = 'agm';
     case Gel = 'gel';
 
+    /** As it is said in the workshop. */
     public function label(): string
     {
         return match ($this) {
@@ -106,16 +107,19 @@ enum Chemistry: string
         return $this === self::Lfp ? 4 : 6;
     }
 
+    /** Whether its cells are lead and acid. */
     public function isLead(): bool
     {
         return $this !== self::Lfp;
     }
 
+    /** Share of the capacity that may be taken out day after day. */
     public function usableShare(): float
     {
         return $this === self::Lfp ? 0.9 : 0.5;
     }
 
+    /** Where its figures come from. */
     public function source(): Source
     {
         return Source::uncertain('common maker practice; the battery maker\'s sheet wins');

@@ -34,6 +34,7 @@ final readonly class ConductorSize
             );
     }
 
+    /** Whether a designation is a size in the tables. */
     public static function exists(string $designation): bool
     {
         return isset(self::all()[$designation]);
@@ -81,6 +82,7 @@ final readonly class ConductorSize
         return $ohmPerM * $lengthM;
     }
 
+    /** Whether it is a gauge and not mm². */
     public function isAwg(): bool
     {
         return str_starts_with($this->designation, 'awg:');

@@ -14,6 +14,7 @@ enum FuseFamily: string
     case Blade = 'blade';
     case ThermalBreaker = 'thermal_breaker';
 
+    /** As it is printed on the fuse. */
     public function label(): string
     {
         return match ($this) {
@@ -131,6 +132,7 @@ enum FuseFamily: string
             : $this->interruptingA($highestV);
     }
 
+    /** Where its figures come from. */
     public function source(): Source
     {
         return Source::uncertain('usual maker data for the family; the label of the device rules');

@@ -22,21 +22,25 @@ final readonly class Source
         return new self($title, true, true);
     }
 
+    /** A clause or table, from memory. */
     public static function recalled(string $title): self
     {
         return new self($title, true);
     }
 
+    /** Arithmetic, and of what. */
     public static function computed(string $title): self
     {
         return new self($title, false);
     }
 
+    /** What people in the trade do; nobody has written it down. */
     public static function commonPractice(): self
     {
         return new self('common practice, no source', false);
     }
 
+    /** As it stands beside a figure. */
     public function text(): string
     {
         return $this->title .

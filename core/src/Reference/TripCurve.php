@@ -32,6 +32,7 @@ final class TripCurve
         };
     }
 
+    /** A time until something opens, in words; null: it may never. */
     public static function words(?float $seconds): string
     {
         return match (true) {

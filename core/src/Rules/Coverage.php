@@ -28,6 +28,7 @@ final readonly class Coverage
         return $this->extent === Extent::All && $this->left === [];
     }
 
+    /** How far was looked, in a sentence for answers, sheets and claims. */
     public function words(): string
     {
         $states = self::count($this->states);

@@ -27,6 +27,7 @@ final readonly class Finding
         public array $states = [],
     ) {}
 
+    /** That of this hit, or that of its rule. */
     public function severity(): Severity
     {
         return $this->hit->severity ?? $this->rule->severity;

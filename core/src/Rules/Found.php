@@ -90,6 +90,7 @@ final readonly class Found
         return new self($key, 'passing', $setting, null, 0, $towards, [], $from, $step);
     }
 
+    /** Needs a faulty pedestal, and so many slips beside it. */
     public static function outside(string $key, Setting $setting, int $slips, string $words): self
     {
         return new self($key, 'outside', $setting, null, $slips, $words);

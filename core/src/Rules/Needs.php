@@ -19,6 +19,7 @@ final readonly class Needs
         public array $offGrid,
     ) {}
 
+    /** @param stdClass $needs of a job file, already checked */
     public static function from(stdClass $needs): self
     {
         $scenarios = [];

@@ -10,6 +10,7 @@ final readonly class Remedy
     /** @param array<string, mixed> $intent without the plan, which is added where the finding is shown */
     public function __construct(public string $label, public string $effect, public array $intent) {}
 
+    /** A circuit on another panel; wires: both, hot or neutral. */
     public static function move(
         string $label,
         string $effect,
@@ -25,6 +26,7 @@ final readonly class Remedy
         ]);
     }
 
+    /** Another value in a planned component; the path is that of the value within it. */
     public static function set(string $label, string $effect, string $component, string $path, mixed $value): self
     {
         return new self($label, $effect, [

@@ -16,6 +16,7 @@ final readonly class Ways
      */
     public function __construct(public string $kind, public array $pairs, public string $words) {}
 
+    /** With so many slips of somebody; none: it shows in a named state. */
     public static function slips(int $slips, string $what): self
     {
         return match (true) {
@@ -69,11 +70,13 @@ final readonly class Ways
         );
     }
 
+    /** Not a matter of states: how the rig is built. */
     public static function onTheRig(): self
     {
         return new self('always', [['slips' => 0, 'failures' => 0, 'words' => 'as built']], 'as built, in every state');
     }
 
+    /** For so many seconds on the way to where it rests. */
     public static function passing(float $seconds, string $state): self
     {
         return new self(

@@ -64,11 +64,13 @@ enum Work: string
         };
     }
 
+    /** Least work first. */
     public function rank(): int
     {
         return (int) array_search($this, self::cases(), true);
     }
 
+    /** As it stands beside an offer. */
     public function words(): string
     {
         return match ($this) {

@@ -19,6 +19,7 @@ final readonly class BoxVolume
 
     private function __construct(public float $cm3, public string $arithmetic) {}
 
+    /** Where the volumes come from. */
     public static function source(): Source
     {
         return Source::recalled('NFPA 70 314.16(B)');
@@ -55,6 +56,7 @@ final readonly class BoxVolume
         );
     }
 
+    /** What the conductors of a splice box need, cm³. */
     public static function of(Graph $graph, Part $box): self
     {
         $insulated = $grounds = [];

@@ -19,6 +19,7 @@ final readonly class InverterCurrent
         public float $peakA,
     ) {}
 
+    /** What an inverter of so many W draws from its battery, A. */
     public static function of(
         float $continuousW,
         float $surgeW,
@@ -32,6 +33,7 @@ final readonly class InverterCurrent
         return new self($nominal, $lowest, max(1.25 * $nominal, $lowest), $surgeW / ($cutOffV * $efficiency));
     }
 
+    /** Of a unit as it is written down in a part. */
     public static function ofUnit(PowerConverter $inverter): self
     {
         return self::of(

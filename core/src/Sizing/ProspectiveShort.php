@@ -33,6 +33,7 @@ final readonly class ProspectiveShort
         public array $batteries,
     ) {}
 
+    /** How the figure is made. */
     public static function source(): Source
     {
         return Source::recalled(

@@ -24,6 +24,7 @@ final class TypicalWeight
         return array_sum(array_map(self::of(...), $graph->parts));
     }
 
+    /** Usual weight of a part, kg; nobody has weighed it. */
     public static function of(Part $part): float
     {
         return match ($part->type) {

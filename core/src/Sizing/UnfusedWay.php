@@ -32,6 +32,7 @@ final readonly class UnfusedWay
         public bool $endless,
     ) {}
 
+    /** Where the allowed lengths come from. */
     public static function source(): Source
     {
         return Source::recalled(

@@ -27,6 +27,7 @@ final class Impedance
         'disconnect' => 2e-4,
     ];
 
+    /** Resistance of an element at so many °C, ohm: its cable's, its own, or that of a closed contact. */
     public static function ohm(Element $element, Graph $graph, float $temperatureC = self::READING_C): float
     {
         if ($element->kind === ElementKind::Contact) {

@@ -28,6 +28,7 @@ final readonly class LoadFlowOutcome
         private array $shutDown,
     ) {}
 
+    /** The figures, with terminals' volts and everything's watts worked out. */
     public function result(): LoadFlowResult
     {
         $volts = $this->ac->volts();

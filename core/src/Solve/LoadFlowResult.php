@@ -63,6 +63,7 @@ final readonly class LoadFlowResult
         return new self([], [], [], [], [], [], 0.0, 0.0, 0, [], $trouble);
     }
 
+    /** Whether there are figures; else `trouble` says why not. */
     public function isSolved(): bool
     {
         return $this->trouble === null;

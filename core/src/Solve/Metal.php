@@ -46,6 +46,7 @@ final class Metal
         }
     }
 
+    /** Everything that is joined in a situation, as one network. */
     public static function of(Contraction $network): self
     {
         self::$known ??= new \WeakMap();

@@ -64,6 +64,7 @@ final class Meter
         $this->flow = LoadFlow::of($settled, $running, [], $charge);
     }
 
+    /** The load flow it reads. */
     public function flow(): LoadFlowResult
     {
         return $this->flow;
@@ -117,6 +118,7 @@ final class Meter
         return $loaded < 0.2 * $volts ? sprintf('a ghost: a low-impedance reading shows %.1f V', $loaded) : '';
     }
 
+    /** @return Reading V of direct current between two terminals */
     public function dcVolts(string $plus, string $minus): Reading
     {
         $volts = $this->flow->dcBetween($plus, $minus);

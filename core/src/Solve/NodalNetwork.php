@@ -39,6 +39,7 @@ final class NodalNetwork
     /** @var array<string, array{array<int, float>, array<int, float>}> volts for one ampere between two nodes */
     private array $unit = [];
 
+    /** Number of a terminal's node, made where it is new; -1 is the reference. */
     public function node(string $terminal): int
     {
         if (!isset($this->node[$terminal])) {
@@ -134,6 +135,7 @@ final class NodalNetwork
         $this->injections[] = [$of, $this->node($a), $this->node($b), $re, $im];
     }
 
+    /** The factored network, made once for all its solves. */
     public function factor(): Factor
     {
         if ($this->factor === null) {

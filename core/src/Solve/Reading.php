@@ -16,21 +16,25 @@ final readonly class Reading
         public string $words,
     ) {}
 
+    /** One figure on the display. */
     public static function number(float $value, string $unit, string $words = ''): self
     {
         return new self('number', $value, null, $unit, $words);
     }
 
+    /** Anything between two figures. */
     public static function range(float $lowest, float $highest, string $unit, string $words): self
     {
         return new self('range', min($lowest, $highest), max($lowest, $highest), $unit, $words);
     }
 
+    /** A word on the display, or a lamp. */
     public static function words(string $words, ?float $value = null, string $unit = ''): self
     {
         return new self('words', $value, null, $unit, $words);
     }
 
+    /** What must not be measured so. */
     public static function hazard(string $words): self
     {
         return new self('hazard', null, null, '', $words);

@@ -100,6 +100,7 @@ final class Engine
         return $this->reads;
     }
 
+    /** How many different situations it has come across. */
     public function situationCount(): int
     {
         return count($this->situations);

@@ -43,6 +43,7 @@ final readonly class Failure
         return false;
     }
 
+    /** Nothing has failed. */
     public static function none(): self
     {
         return new self('', '', '');

@@ -20,31 +20,37 @@ final readonly class Liveness
         return $this->kind === 'works' || $this->kind === 'ground';
     }
 
+    /** Hot and neutral lead to one source. */
     public static function works(string $source): self
     {
         return new self('works', $source, 'works');
     }
 
+    /** It works, and its current comes home over grounds. */
     public static function throughGround(string $source): self
     {
         return new self('ground', $source, 'works, its current comes home over the grounds');
     }
 
+    /** Its hot is live and its neutral leads nowhere. */
     public static function withoutReturn(string $source): self
     {
         return new self('live', $source, 'hot is live without its neutral');
     }
 
+    /** Live through something that is plugged in. */
     public static function throughLoad(string $source): self
     {
         return new self('live', $source, 'live through a load');
     }
 
+    /** Its neutral is live. */
     public static function neutralLive(string $source): self
     {
         return new self('live', $source, 'neutral is live');
     }
 
+    /** Nothing reaches it. */
     public static function dead(): self
     {
         return new self('dead', null, 'dead');

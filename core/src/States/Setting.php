@@ -13,6 +13,7 @@ final readonly class Setting
      */
     public function __construct(public array $controls, public array $surroundings) {}
 
+    /** The same with one control in another position. */
     public function with(string $device, string $position): self
     {
         return new self([$device => $position] + $this->controls, $this->surroundings);

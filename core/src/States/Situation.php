@@ -56,6 +56,7 @@ final class Situation
         public readonly array $parted = [],
     ) {}
 
+    /** The same number for all terminals that metal joins. */
     public function root(string $terminal): int
     {
         return $this->roots[$this->network->net[$terminal]];
@@ -80,6 +81,7 @@ final class Situation
         return $key;
     }
 
+    /** Whether a contact or bond is closed; true for a piece of wire. */
     public function isClosed(string $element): bool
     {
         $bit = $this->network->bitOf[$element] ?? -1;
@@ -87,6 +89,7 @@ final class Situation
         return $this->parted[$element] ?? ($bit < 0 ? $bit === -1 : (($this->closed >> $bit) & 1) === 1);
     }
 
+    /** Whether a source gives anything. */
     public function isActive(string $source): bool
     {
         return isset($this->active[$source]);

@@ -55,21 +55,25 @@ final class Bank extends Component
         return ["{$this->id}.pos", "{$this->id}.neg"];
     }
 
+    /** What its cells are. */
     public function chemistry(): Chemistry
     {
         return Chemistry::from($this->values->text('chemistry'));
     }
 
+    /** How many units stand side by side. */
     public function parallel(): int
     {
         return $this->values->integer('parallel', 1);
     }
 
+    /** V of the bank. */
     public function ratedV(): float
     {
         return $this->values->number('unitV') * $this->values->integer('series', 1);
     }
 
+    /** Ah of the whole bank. */
     public function capacityAh(): float
     {
         return $this->values->number('unitAh') * $this->parallel();

@@ -49,11 +49,13 @@ final class DcFuse extends Component
         return ["{$this->id}.in", "{$this->id}.out"];
     }
 
+    /** The family it is of. */
     public function family(): FuseFamily
     {
         return FuseFamily::from($this->values->text('family'));
     }
 
+    /** Its rating, A. */
     public function ratingA(): float
     {
         return $this->values->number('ratingA');

@@ -42,6 +42,7 @@ final class DcLoad extends Component
         return ["{$this->id}.pos", "{$this->id}.neg"];
     }
 
+    /** Whether somebody's life may hang on it, as on a gas detector. */
     public function isLifeSafety(): bool
     {
         return $this->values->text('use') !== 'other';

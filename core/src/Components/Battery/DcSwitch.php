@@ -40,6 +40,7 @@ final class DcSwitch extends Component
         return ["{$this->id}.in", "{$this->id}.out"];
     }
 
+    /** What it carries, A. */
     public function ratingA(): float
     {
         return $this->values->number('ratingA');

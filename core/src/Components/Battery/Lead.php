@@ -35,21 +35,25 @@ final class Lead extends Component
         ];
     }
 
+    /** Terminal it begins at. */
     public function from(): string
     {
         return $this->values->text('from');
     }
 
+    /** Terminal it ends at. */
     public function to(): string
     {
         return $this->values->text('to');
     }
 
+    /** Its cable, one way. */
     public function cable(): Cable
     {
         return $this->values->cable('cable', 'single') ?? throw new \LogicException('checked by the schema');
     }
 
+    /** Whether it is written down as positive. */
     public function isPositive(): bool
     {
         return $this->values->text('pole') === 'positive';

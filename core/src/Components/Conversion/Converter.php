@@ -71,16 +71,19 @@ final class Converter extends Component
         return ["{$this->id}.pos", "{$this->id}.neg"];
     }
 
+    /** Its limit, A of direct current. */
     public function outputA(): float
     {
         return $this->values->number('outputA');
     }
 
+    /** V it holds. */
     public function outputV(): float
     {
         return $this->values->number('outputV', 13.6);
     }
 
+    /** Share of what it takes that it gives. */
     public function efficiency(): float
     {
         return $this->values->number('efficiency');
@@ -92,6 +95,7 @@ final class Converter extends Component
         return ($this->outputA() * $this->outputV()) / $this->efficiency();
     }
 
+    /** What it takes at its limit, A at 120 V. */
     public function inputA(): float
     {
         return $this->inputW() / 120 / $this->values->number('powerFactor', 1.0);

@@ -75,6 +75,7 @@ final class Inverter extends Inverting
         return $neutral === 'unknown' ? 'half' : $neutral;
     }
 
+    /** Id of the device that its output is. */
     public function output(): string
     {
         return "{$this->id}.output";

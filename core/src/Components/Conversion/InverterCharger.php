@@ -87,11 +87,13 @@ final class InverterCharger extends Inverting
         return $this->values->text('bond') === 'none' ? 'floating' : 'bonded';
     }
 
+    /** What its relay passes through, A. */
     public function passThroughA(): float
     {
         return $this->values->number('passThroughA');
     }
 
+    /** What it is set to take from a supply, A. */
     public function inputLimitA(): float
     {
         return $this->values->number('inputLimitA');
@@ -111,6 +113,7 @@ final class InverterCharger extends Inverting
         return [$this->values->number('rejectsBelowV'), $this->values->number('rejectsAboveV', self::REJECTS_ABOVE_V)];
     }
 
+    /** Id of its transfer relay. */
     public function relay(): string
     {
         return "{$this->id}.relay";

@@ -29,16 +29,19 @@ abstract class Inverting extends Component
         return ["{$this->id}.pos", "{$this->id}.neg"];
     }
 
+    /** What it gives for hours, W. */
     final public function continuousW(): float
     {
         return $this->values->number('continuousW');
     }
 
+    /** What it gives for moments, W. */
     final public function surgeW(): float
     {
         return $this->values->number('surgeW');
     }
 
+    /** Share of what it takes that it gives. */
     final public function efficiency(): float
     {
         return $this->values->number('efficiency');

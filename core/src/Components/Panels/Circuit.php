@@ -107,51 +107,61 @@ final class Circuit extends Component
         return ($end?->text('panel') ?: null) ?? (($end?->text('behind') ?: null) ?? (string) $end?->text('at'));
     }
 
+    /** Id of the panel its hot lands in; null for what hangs elsewhere. */
     public function hotPanel(): ?string
     {
         return $this->values->group('hot')?->text('panel') ?: null;
     }
 
+    /** Id of the panel its neutral lands in; null for what hangs elsewhere. */
     public function neutralPanel(): ?string
     {
         return $this->values->group('neutral')?->text('panel') ?: null;
     }
 
+    /** Id of the circuit whose GFCI its hot hangs behind, if it does. */
     public function behind(): ?string
     {
         return $this->values->group('hot')?->text('behind') ?: null;
     }
 
+    /** Id of the circuit whose GFCI its neutral hangs behind, if it does. */
     public function neutralBehind(): ?string
     {
         return $this->values->group('neutral')?->text('behind') ?: null;
     }
 
+    /** Its slot, from 1; 0 where it is in no panel. */
     public function slot(): int
     {
         return $this->values->group('hot')?->integer('slot') ?? 0;
     }
 
+    /** a or b in a slot of two halves, else empty. */
     public function half(): string
     {
         return $this->values->group('hot')?->text('half') ?? '';
     }
 
+    /** Its breaker, A; null where it has none of its own. */
     public function breakerA(): ?float
     {
         return $this->values->numberOrNull('breakerA');
     }
 
+    /** Its cable to the first outlet, one way. */
     public function cable(): Cable
     {
         return $this->values->cable('cable') ?? throw new \LogicException('checked by the schema');
     }
 
+    /** Where a GFCI is: none, breaker or outlet. */
     public function gfci(): string
     {
         return $this->values->text('gfci', 'none');
     }
 
+    /** Where its outlets are. */
     public function place(): string
     {
         return $this->values->text('place');
@@ -163,6 +173,7 @@ final class Circuit extends Component
         return in_array($this->place(), ['bath', 'counter', 'outside'], true);
     }
 
+    /** Id of the component it feeds, if it feeds one. */
     public function feedsComponent(): ?string
     {
         return $this->values->group('feeds')?->text('at');

@@ -34,16 +34,19 @@ final class Feeder extends Component
         ];
     }
 
+    /** Id of what it begins at. */
     public function fromComponent(): string
     {
         return $this->values->group('from')?->text('at') ?? '';
     }
 
+    /** Id of what it ends at. */
     public function toComponent(): string
     {
         return $this->values->group('to')?->text('at') ?? '';
     }
 
+    /** Its cable, one way. */
     public function cable(): Cable
     {
         return $this->values->cable('cable') ?? throw new \LogicException('checked by the schema');

@@ -66,31 +66,37 @@ final class Panel extends Component
         return ['bus' => $this->bus(), 'neutralBar' => $this->neutralBar(), 'groundBar' => $this->groundBar()];
     }
 
+    /** Terminal of its bus. */
     public function bus(): string
     {
         return "{$this->id}.bus";
     }
 
+    /** Terminal of its neutral bar. */
     public function neutralBar(): string
     {
         return "{$this->id}.neutral_bar";
     }
 
+    /** Terminal of its ground bar. */
     public function groundBar(): string
     {
         return "{$this->id}.ground_bar";
     }
 
+    /** Its main breaker, A; null where it has none. */
     public function mainA(): ?float
     {
         return $this->values->numberOrNull('mainA');
     }
 
+    /** Whether it is written down as the main panel. */
     public function isMain(): bool
     {
         return $this->values->text('role') === 'main';
     }
 
+    /** How many slots it has. */
     public function slots(): int
     {
         return $this->values->integer('slots');

@@ -68,16 +68,19 @@ final class Generator extends Component
         return $name === 'out' ? Port::named($this->id) : null;
     }
 
+    /** What it gives for hours, W. */
     public function ratedW(): float
     {
         return $this->values->number('ratedW');
     }
 
+    /** Its outlet's breaker, A. */
     public function outletA(): float
     {
         return $this->values->number('outletA');
     }
 
+    /** Id of what starts and stops it. */
     public function run(): string
     {
         return "{$this->id}.run";

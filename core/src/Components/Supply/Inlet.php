@@ -59,11 +59,13 @@ final class Inlet extends Component
         return $name === 'out' ? Port::named($this->id) : null;
     }
 
+    /** Of its pins, A. */
     public function ratingA(): float
     {
         return $this->values->number('ratingA');
     }
 
+    /** Id of the device that its cord's plug is. */
     public function plug(): string
     {
         return "{$this->id}.plug";

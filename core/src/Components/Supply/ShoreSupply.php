@@ -124,6 +124,7 @@ final class ShoreSupply extends Component
             : [];
     }
 
+    /** Id of the pedestal's condition. */
     public function condition(): string
     {
         return "{$this->id}.condition";

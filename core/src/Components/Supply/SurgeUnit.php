@@ -69,11 +69,13 @@ final class SurgeUnit extends Component
         return ['cutOff' => $this->cutOff()];
     }
 
+    /** Id of the device that cuts off. */
     public function cutOff(): string
     {
         return "{$this->id}.cut_off";
     }
 
+    /** Id of its bypass switch. */
     public function bypassSwitch(): string
     {
         return "{$this->id}.bypass";

@@ -49,6 +49,7 @@ final class Bypass extends Component
         return in_array($name, self::portNames(), true) ? Port::named("{$this->id}.{$name}") : null;
     }
 
+    /** Id of its device. */
     public function handle(): string
     {
         return "{$this->id}.handle";

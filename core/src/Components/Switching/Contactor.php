@@ -57,16 +57,19 @@ final class Contactor extends Component
         return in_array($name, self::portNames(), true) ? Port::named("{$this->id}.{$name}") : null;
     }
 
+    /** Id of its device. */
     public function coil(): string
     {
         return "{$this->id}.coil";
     }
 
+    /** Whether it parts when its coil is dead. */
     public function failsSafe(): bool
     {
         return $this->values->text('contact') === 'no';
     }
 
+    /** What its coil takes, W. */
     public function coilW(): float
     {
         return $this->values->number('coilW');

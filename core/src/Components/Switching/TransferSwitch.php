@@ -49,11 +49,13 @@ final class TransferSwitch extends Component
         return in_array($name, self::portNames(), true) ? Port::named("{$this->id}.{$name}") : null;
     }
 
+    /** Whether it goes by volts and not by hand. */
     public function isAutomatic(): bool
     {
         return $this->values->text('kind') === 'automatic';
     }
 
+    /** What its contacts carry, A. */
     public function ratingA(): float
     {
         return $this->values->number('ratingA');
@@ -64,6 +66,7 @@ final class TransferSwitch extends Component
         return ['handle' => $this->handle()];
     }
 
+    /** Id of its device. */
     public function handle(): string
     {
         return "{$this->id}.handle";

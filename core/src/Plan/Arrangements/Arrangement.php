@@ -11,12 +11,16 @@ use stdClass;
 /** A way an inverter/charger meets the factory wiring: a recipe that writes changes. */
 interface Arrangement
 {
+    /** Name of the recipe in a job file. */
     public static function id(): string;
 
+    /** As a technician would call it. */
     public static function title(): string;
 
+    /** What it is good for. */
     public static function gains(): string;
 
+    /** What goes wrong with it. */
     public static function risks(): string;
 
     /** @return array<string, Field> what it asks beyond the equipment itself */

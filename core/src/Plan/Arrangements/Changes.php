@@ -18,22 +18,26 @@ final class Changes
         return (object) ['op' => Op::Fit->value, 'target' => $id, 'value' => (object) $component];
     }
 
+    /** @return stdClass a change that takes a component out */
     public static function remove(string $id, string $why): stdClass
     {
         return (object) ['op' => Op::Remove->value, 'target' => $id, 'why' => $why];
     }
 
+    /** @return stdClass a change that lands one end of a component elsewhere */
     public static function move(string $id, string $path, mixed $value, string $why = ''): stdClass
     {
         return (object) (['op' => Op::Move->value, 'target' => $id, 'path' => $path, 'value' => $value] +
             ($why === '' ? [] : ['why' => $why]));
     }
 
+    /** @return stdClass a change of one value */
     public static function set(string $id, string $path, mixed $value, string $why): stdClass
     {
         return (object) ['op' => Op::Set->value, 'target' => $id, 'path' => $path, 'value' => $value, 'why' => $why];
     }
 
+    /** @return stdClass a change that fits a lead of the battery side */
     public static function lead(
         string $id,
         string $label,

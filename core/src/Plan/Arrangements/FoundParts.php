@@ -14,6 +14,7 @@ use Hollin\Core\Components\Supply\Inlet;
 /** What an arrangement looks for in the rig as found; a rig that lacks it cannot have the arrangement. */
 final class FoundParts
 {
+    /** @throws \Hollin\Core\Plan\Refused when the rig has none */
     public static function inlet(Rig $rig): Inlet
     {
         foreach ($rig->all(Inlet::class) as $inlet) {
@@ -24,6 +25,7 @@ final class FoundParts
         throw new NotPossible('The survey has no inlet or cord yet: add it first, or start from a factory layout.');
     }
 
+    /** @throws \Hollin\Core\Plan\Refused when the rig has none */
     public static function mainPanel(Rig $rig): Panel
     {
         foreach ($rig->all(Panel::class) as $panel) {
@@ -34,6 +36,7 @@ final class FoundParts
         throw new NotPossible('The survey has no main panel yet: add it first, or start from a factory layout.');
     }
 
+    /** @throws \Hollin\Core\Plan\Refused when nothing leads from the inlet to the main panel */
     public static function shoreFeeder(Rig $rig, Panel $panel): Feeder
     {
         foreach ($rig->all(Feeder::class) as $feeder) {

@@ -112,16 +112,19 @@ final readonly class Options
         ];
     }
 
+    /** What becomes of the factory converter. */
     public function converter(): string
     {
         return $this->values->text('converter', 'removed');
     }
 
+    /** A number of the options, in the unit of its name. */
     public function number(string $name, float $else): float
     {
         return $this->values->number($name, $else);
     }
 
+    /** A choice of the options. */
     public function text(string $name, string $else): string
     {
         return $this->values->text($name, $else);
