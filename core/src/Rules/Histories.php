@@ -7,6 +7,7 @@ namespace Hollin\Core\Rules;
 use Hollin\Core\States\NamedState;
 use Hollin\Core\States\Setting;
 use Hollin\Core\States\Settled;
+use Hollin\Core\States\Untouched;
 
 /**
  * Ends that a setting comes to only from somewhere: a contactor that holds itself in stays in when the
@@ -28,7 +29,7 @@ final class Histories
     /** @var array<string, string> setting => named state */
     private array $namedBy = [];
 
-    public function __construct(private readonly Examination $rig)
+    public function __construct(private readonly Examination $rig, private readonly Untouched $untouched)
     {
         foreach ($rig->named as $id => $state) {
             $this->namedBy[self::key($state->setting)] ??= $id;
@@ -85,7 +86,7 @@ final class Histories
         }
         for ($i = 0; $i < count($queue) && count($this->seen) < self::MOST; $i++) {
             [$state, $from, $words] = $queue[$i];
-            foreach ($this->moves($state) as [$setting, $move]) {
+            foreach ($this->moves($state, $this->free($state, $from)) as [$setting, $move]) {
                 $end = $this->end($setting, $from, "{$words}, {$move}");
                 if ($end !== null) {
                     yield $end;
@@ -132,13 +133,38 @@ final class Histories
         ];
     }
 
-    /** @return \Generator<int, array{Setting, string}> settings one move away, with the move */
-    private function moves(NamedState $state): \Generator
+    /**
+     * Controls that nothing reaches, coming from somewhere or from rest, where both end alike: with them moved both
+     * still end alike.
+     *
+     * @param array<string, string> $from
+     * @return array<string, true>
+     */
+    private function free(NamedState $state, array $from): array
+    {
+        $end = $this->rig->engine->settle($state->setting, $from);
+        $rest = $this->rig->engine->settle($state->setting);
+
+        return $end->situation === $rest->situation
+            ? array_intersect_key($this->untouched->of($end), $this->untouched->of($rest))
+            : [];
+    }
+
+    /**
+     * @param array<string, true> $free controls that need not be moved
+     * @return \Generator<int, array{Setting, string}> settings one move away, with the move
+     */
+    private function moves(NamedState $state, array $free): \Generator
     {
         $setting = $state->setting;
         $held = $this->rig->engine->network->held();
         foreach ($this->rig->graph->devices as $id => $device) {
-            if ($device->isAutomatic() || isset($held[$id]) || !$device->matters($setting->controls)) {
+            if (
+                $device->isAutomatic() ||
+                isset($held[$id]) ||
+                isset($free[$id]) ||
+                !$device->matters($setting->controls)
+            ) {
                 continue;
             }
             foreach ($device->positionNames() as $position) {

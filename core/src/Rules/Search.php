@@ -138,9 +138,12 @@ final class Search
                         $known[$other] = $shown;
                     }
                 }
-                $hits = array_values(
-                    array_filter($shown, fn(string $key): bool => ($this->best[$key]['slips'] ?? 1) > 0),
-                );
+                $hits = [];
+                foreach ($shown as $key) {
+                    if (($this->best[$key]['slips'] ?? 1) > 0) {
+                        $hits[] = $key;
+                    }
+                }
                 if ($hits !== []) {
                     $this->better($hits, $this->nearest($setting, $controls, $nearest));
                 }
@@ -242,7 +245,7 @@ final class Search
     private function histories(): void
     {
         $found = [];
-        foreach ((new Histories($this->rig))->ends() as $end) {
+        foreach ((new Histories($this->rig, $this->untouched))->ends() as $end) {
             foreach ($this->hazards->of($end['end']->situation) as $key) {
                 if (!isset($this->best[$key]) && $end['slips'] < ($found[$key]['slips'] ?? PHP_INT_MAX)) {
                     $found[$key] = $end;

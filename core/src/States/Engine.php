@@ -26,6 +26,9 @@ final class Engine
 
     private Failure $failure;
 
+    /** @var list<array{string, int, bool, bool}> its poles: element, bit, stays closed, moves alone */
+    private array $failed = [];
+
     /** @var array<int|string, Situation> */
     private array $situations = [];
 
@@ -112,6 +115,7 @@ final class Engine
     public function settle(Setting $setting, array $from = [], ?Failure $failure = null): Settled
     {
         $this->failure = $failure ?? Failure::none();
+        $this->failed = $failure === null ? [] : ($this->polesOf[$failure] ??= $this->poles($failure));
         $this->steady($setting);
         $this->at = $this->steadyAt;
         foreach ($this->resting as $id => $rest) {
@@ -295,7 +299,7 @@ final class Engine
             $on |= $sources;
         }
         $parted = [];
-        foreach ($this->polesOf[$this->failure] ??= $this->poles($this->failure) as [$element, $bit, $stays, $alone]) {
+        foreach ($this->failed as [$element, $bit, $stays, $alone]) {
             if ($stays === (($closed & $bit) !== 0)) {
                 continue;
             }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 use Hollin\Core\Rules\Examination;
 use Hollin\Core\Rules\Histories;
 use Hollin\Core\Rules\Sample;
+use Hollin\Core\States\Untouched;
 use Tests\Rigs;
 
 /** The converter behind a contactor whose coil hangs on what the contactor feeds. */
@@ -22,7 +23,7 @@ it('finds a contactor that holds itself in, and what that does', function (): vo
     $rig = sealedIn();
     // From rest it never pulls in.
     expect($rig->settled['inverting']->positions['lock_out.coil'])->toBe('released');
-    $ends = iterator_to_array((new Histories($rig))->ends(), false);
+    $ends = iterator_to_array((new Histories($rig, new Untouched($rig->engine)))->ends(), false);
     $inverting = array_values(array_filter($ends, fn(array $e): bool => $e['state'] === 'inverting'));
     expect($inverting)
         ->not->toBe([])
@@ -55,13 +56,14 @@ it('finds a contactor that holds itself in, and what that does', function (): vo
 });
 
 it('finds no other end where nothing holds itself in', function (string $demo, string $plan): void {
-    expect(iterator_to_array((new Histories(Rigs::planned(Rigs::demo($demo), $plan)))->ends(), false))->toBe([]);
+    $rig = Rigs::planned(Rigs::demo($demo), $plan);
+    expect(iterator_to_array((new Histories($rig, new Untouched($rig->engine)))->ends(), false))->toBe([]);
 })->with([['grafting', 'panel'], ['archive', 'right'], ['tideline', 'line'], ['tideline', 'some']]);
 
 it('finds every end of a named state that trying all positions finds', function (Examination $rig, bool $some): void {
     $automatic = $rig->engine->automatic();
     $found = [];
-    foreach ((new Histories($rig))->ends() as $end) {
+    foreach ((new Histories($rig, new Untouched($rig->engine)))->ends() as $end) {
         if ($end['state'] !== null) {
             $found["{$end['state']} " . json_encode(array_intersect_key($end['end']->positions, $automatic))] = true;
         }
