@@ -110,7 +110,9 @@ final class Documents extends Command
         foreach (RuleBook::rules() as $rule) {
             $d = $rule::definition();
             $text .=
-                "\n## {$d->title}\n\n`{$d->id}` · {$d->severity->value} · " .
+                "\n## {$d->title}\n\n`{$d->id}` · {$d->severity->value}" .
+                ($d->passing === null ? '' : ", {$d->passing->value} while it passes by itself") .
+                ' · ' .
                 self::kind($rule) .
                 "\n\n{$d->explanation}\n\nSource: {$d->source->text()}.\n\n";
             if ($rule instanceof Unclaimed) {

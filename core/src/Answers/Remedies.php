@@ -92,6 +92,11 @@ final class Remedies
                     : $this->document;
             $intent =
                 $remedy->intent + ($remedy->intent['kind'] === 'set_need' ? [] : ['plan' => $plan ?? self::TRIAL]);
+            if ($intent['kind'] === 'choose_arrangement') {
+                $chosen = $document->plans->{$intent['plan']}->arrangement ?? throw Refused::because('', 'by hand');
+                $intent['recipe'] = $chosen->recipe;
+                $intent['options'] = (object) ($intent['options'] + get_object_vars($chosen->options));
+            }
             $document = $this->edited($document, $intent);
         } catch (Refused) {
             return null;

@@ -13,6 +13,14 @@ use Hollin\Core\States\Situation;
 /** The converter runs on the inverter that its own battery feeds: the bank charges itself at a loss. */
 final class ChargingLoop implements StateRule, Claims
 {
+    /** What else a plan can make of the factory converter: choice => words, effect. */
+    private const FATES = [
+        'contactor_safe' => ['fed through a contactor, coil on the outside supply', 'it charges on shore only'],
+        'contactor' => ['locked out by a contactor', 'it charges on shore only'],
+        'ahead' => ['moved ahead of the transfer point', 'it charges on shore only'],
+        'removed' => ['taken out', 'the inverter/charger charges'],
+    ];
+
     public static function definition(): Definition
     {
         $fed = ['circuits' => ['c_outlets' => true, 'c_converter' => true]];
@@ -45,6 +53,7 @@ final class ChargingLoop implements StateRule, Claims
                 ),
                 Sample::silent('converter taken out', Sample::choose('in_line', ['converter' => 'removed'])),
             ],
+            passing: Severity::Advice,
         );
     }
 
@@ -214,6 +223,10 @@ final class ChargingLoop implements StateRule, Claims
                     ],
                 ],
             );
+        }
+
+        foreach (self::FATES as $fate => [$words, $effect]) {
+            $remedies[] = Remedy::option("Plan it with {$label} {$words}", $effect, 'converter', $fate);
         }
 
         return $remedies;

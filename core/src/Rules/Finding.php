@@ -27,10 +27,13 @@ final readonly class Finding
         public array $states = [],
     ) {}
 
-    /** That of this hit, or that of its rule. */
+    /** That of this hit, or that of its rule; for what passes by itself, what the rule says of that. */
     public function severity(): Severity
     {
-        return $this->hit->severity ?? $this->rule->severity;
+        return match (true) {
+            $this->ways->kind === 'passing' && $this->rule->passing !== null => $this->rule->passing,
+            default => $this->hit->severity ?? $this->rule->severity,
+        };
     }
 
     /** Identity: rule, components and cause, never the wording. */
@@ -55,7 +58,10 @@ final readonly class Finding
             'text' => $this->hit->text,
             'components' => $this->hit->components,
             'figures' => array_map(fn(Figure $f): array => $f->toArray(), $this->hit->figures),
-            'remedies' => array_map(fn(Remedy $r): array => $r->toArray(), $this->hit->remedies),
+            'remedies' => array_map(
+                fn(Remedy $r): array => $r->toArray(),
+                array_values(array_filter($this->hit->remedies, fn(Remedy $r): bool => $r->isWhole())),
+            ),
             'source' => $this->rule->source->text(),
             'because' => $this->hit->because === null ? null : self::identityOf($this->hit->because),
             'ways' => ['kind' => $this->ways->kind, 'pairs' => $this->ways->pairs, 'words' => $this->ways->words],

@@ -37,6 +37,18 @@ final readonly class Remedy
         ]);
     }
 
+    /** Another choice in the arrangement that a plan was made with; nothing where it was made by hand. */
+    public static function option(string $label, string $effect, string $option, mixed $value): self
+    {
+        return new self($label, $effect, ['kind' => 'choose_arrangement', 'options' => [$option => $value]]);
+    }
+
+    /** Whether it can be posted as it is; another choice needs the plan's arrangement around it. */
+    public function isWhole(): bool
+    {
+        return $this->intent['kind'] !== 'choose_arrangement' || isset($this->intent['recipe']);
+    }
+
     /** @return array<string, mixed> */
     public function toArray(): array
     {

@@ -45,11 +45,11 @@ it('offers only what helps and does no harm, cheapest first', function (Closure 
                 $what = "{$finding->rule->id}: {$offer['label']}";
                 $left = $after[$id] ?? null;
                 expect(
-                    $left === null
-                        ? 'clears'
-                        : ($left->severity()->rank() > $finding->severity()->rank()
-                            ? 'lessens'
-                            : 'eases'),
+                    match (true) {
+                        $left === null => 'clears',
+                        $left->severity()->rank() > $finding->severity()->rank() => 'lessens',
+                        default => 'eases',
+                    },
                 )->toBe($offer['result'], $what);
                 foreach ($after as $new => $brought) {
                     if ($brought->severity() === Severity::Danger && $brought->ways->kind !== 'outside') {
@@ -159,6 +159,16 @@ it('has something against what used to have nothing', function (array $edits, st
         ],
         'split_return',
         'Move the neutral of Inside outlets to Inverter panel',
+    ],
+    'a bank that charges itself past a transfer switch' => [
+        [Sample::choose('transfer_whole', ['converter' => 'left'])],
+        'charging_loop',
+        'Plan it with Converter 55 A moved ahead of the transfer point',
+    ],
+    'the same, by a contactor that lets go late' => [
+        [Sample::choose('transfer_whole', ['converter' => 'left'])],
+        'charging_loop',
+        'Plan it with Converter 55 A fed through a contactor, coil on the outside supply',
     ],
     'an inverter that floats' => [
         [Sample::choose('transfer_whole', ['converter' => 'left', 'outputNeutral' => 'floating'])],
