@@ -45,6 +45,17 @@ final class DirectReturn implements RigRule
             ],
         ];
 
+        $strap = [
+            'kind' => 'survey_add',
+            'id' => 'fan_strap',
+            'component' => [
+                'type' => 'frame_bond',
+                'label' => 'Fan to frame',
+                'from' => 'fan.neg',
+                'cable' => ['size' => 'awg:14', 'lengthM' => 1],
+            ],
+        ];
+
         return new Definition(
             'dc_return',
             Severity::Warning,
@@ -55,6 +66,7 @@ final class DirectReturn implements RigRule
             [
                 Sample::found('a fan with a positive only', $fan, $pos),
                 Sample::silent('both leads', $fan, $pos, $neg),
+                Sample::silent('home by the frame', $fan, $pos, $strap),
                 Sample::silent('not connected at all', $fan),
             ],
         );
