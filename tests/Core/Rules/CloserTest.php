@@ -4,11 +4,14 @@ declare(strict_types=1);
 
 use Hollin\Core\Network\Element;
 use Hollin\Core\Network\ElementKind;
+use Hollin\Core\Network\Part;
 use Hollin\Core\Network\Role;
 use Hollin\Core\Reference\Cable;
 use Hollin\Core\Reference\ConductorSize;
 use Hollin\Core\Rules\Devices;
+use Hollin\Core\Rules\DirectPolarity;
 use Hollin\Core\Rules\Finding;
+use Hollin\Core\Rules\Overload;
 use Hollin\Core\Rules\Remedy;
 use Hollin\Core\Rules\Sample;
 use Hollin\Core\Rules\UnlikeParallel;
@@ -115,3 +118,36 @@ it('says in kiloamps what a fuse can break', function (): void {
     // Bolt-down ANL: 6 kA at 32 V by its makers, from memory.
     expect($hit->text)->toContain('can break 6.0 kA');
 });
+
+it('takes the largest fuse of the family that is not too large', function (float $amps, ?string $label): void {
+    $fuse = new Part('f', 'dc_fuse', 'Main fuse', ['family' => 'anl']);
+    expect(Devices::smaller($fuse, $amps, 'suits the cable')?->label)->toBe($label);
+})->with([
+    'between two' => [180.0, 'Use 175 A in Main fuse'],
+    'one that is made' => [100.0, 'Use 100 A in Main fuse'],
+    'below the smallest' => [5.0, null],
+]);
+
+it('leaves out of a scenario what is too much, and no more', function (): void {
+    $rig = Rigs::planned(Rigs::job(...Overload::definition()->samples[2]->edits));
+    $over = array_values(
+        array_filter(Rigs::findings($rig, 'overload'), fn(Finding $f): bool => str_starts_with($f->hit->key, 'dc|')),
+    );
+    // 297.6 A of 100 A at 12.8 V: 2529 W too much. No load is as large; 1500 W and 1440 W together are.
+    expect(against($over))->toBe(['Leave Air conditioner and Water heater element out of "Everything"']);
+});
+
+it('finds reversed leads behind what is not connected at all', function (): void {
+    $fan = Sample::add('a_fan', ['type' => 'dc_load', 'label' => 'Spare fan', 'use' => 'other', 'amps' => 2]);
+    $rig = Rigs::planned(Rigs::job($fan, ...DirectPolarity::definition()->samples[0]->edits));
+    expect(Rigs::findings($rig, 'dc_polarity'))->toHaveCount(1);
+});
+
+it('runs a cable as large as the drop asks, step by step', function (float $m, string $size): void {
+    $rig = Rigs::planned(Rigs::job(Sample::choose('in_line', ['dcRunM' => $m, 'dcSize' => 'awg:2/0'])));
+    expect(against(Rigs::findings($rig, 'voltage_drop')))->toBe(["Run {$size} for Bar to inverter"]);
+})->with([
+    // In proportion to the copper: 2/0 has 67.4 mm², 3/0 85.0, 4/0 107.2 (ASTM B258).
+    'a quarter more' => [2.2, '3/0 AWG'],
+    'half as much again' => [3.0, '4/0 AWG'],
+]);
