@@ -297,3 +297,44 @@ it('examines a rig with nothing in it', function (): void {
         ->and(array_map(fn($f): string => $f->hit->key, (new Hollin\Core\Rules\Judge($rig))->findings))
         ->toBe(['no scenario']);
 });
+
+it('puts each plug where a state is about it, and else where it usually is', function (
+    string $recipe,
+    array $options,
+    array $plugs,
+): void {
+    $rig = Rigs::planned(Rigs::job(Sample::choose($recipe, ['converter' => 'left'] + $options)));
+    $in = [];
+    foreach ($plugs as $state => $of) {
+        $in[$state] = array_intersect_key($rig->named[$state]->setting->controls, $of);
+        ksort($in[$state]);
+    }
+    expect($in)->toBe($plugs);
+})->with([
+    'a plug moved by hand' => [
+        'plug_by_hand',
+        ['circuit' => 'c_outlets'],
+        [
+            'nothing' => ['hand_plug.plug' => 'factory', 'inlet.plug' => 'out'],
+            'inverting' => ['hand_plug.plug' => 'unit', 'inlet.plug' => 'out'],
+            'shore_s20' => ['hand_plug.plug' => 'factory', 'inlet.plug' => 's20'],
+            'shore_and_inverter' => ['hand_plug.plug' => 'factory', 'inlet.plug' => 's30'],
+            'storage' => ['hand_plug.plug' => 'factory', 'inlet.plug' => 'out'],
+        ],
+    ],
+    'the cord itself' => [
+        'cord_into_inverter',
+        [],
+        [
+            'nothing' => ['inlet.plug' => 'out'],
+            'inverting' => ['inlet.plug' => 'inverter'],
+            'shore_s15' => ['inlet.plug' => 's15'],
+            'storage' => ['inlet.plug' => 'out'],
+        ],
+    ],
+    'outlets of its own' => [
+        'own_receptacles',
+        [],
+        ['inverting' => ['inlet.plug' => 'out'], 'dead_pedestal' => ['inlet.plug' => 's30']],
+    ],
+]);
