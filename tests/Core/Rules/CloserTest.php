@@ -151,3 +151,11 @@ it('runs a cable as large as the drop asks, step by step', function (float $m, s
     'a quarter more' => [2.2, '3/0 AWG'],
     'half as much again' => [3.0, '4/0 AWG'],
 ]);
+
+it('says what a loop takes from the bank, in amps', function (): void {
+    $rig = Rigs::planned(Rigs::job(Sample::choose('transfer_whole', ['converter' => 'left', 'continuousW' => 2000])));
+    $hit = Rigs::findings($rig, 'charging_loop')[0]->hit;
+    // What is lost, over the bank's 12.8 V.
+    $amps = round($hit->figures[0]->value / 12.8);
+    expect($hit->text)->toContain("{$amps} A leave the bank for nothing");
+});

@@ -112,3 +112,32 @@ it('counts the settings that it goes through', function (): void {
         ->and(iterator_count($walk->settings(reset($told)['setting'])))
         ->toBe($walk->reduced());
 });
+
+it('finds within two slips what it finds within two slips of everything', function (): void {
+    $near = function (int $switches, int $panels): array {
+        $document = Database\Seeders\LargeRig::document($switches, $panels);
+        $rig = (new Hollin\Core\Answers\JobAnswers($document))->rig('line/whole');
+        $judge = new Hollin\Core\Rules\Judge($rig);
+        $found = [];
+        foreach ($judge->findings as $finding) {
+            $slips = $finding->ways->pairs[0]['slips'];
+            if (in_array($finding->ways->kind, ['always', 'slips'], true) && $slips <= 2) {
+                $found["{$finding->rule->id}|{$finding->hit->key}"] = $slips;
+            }
+        }
+
+        return [$judge->proof->coverage->extent, $found];
+    };
+    [$all, $found] = $near(0, 0);
+    [$some, $foundNear] = $near(20, 4);
+    expect($all)
+        ->toBe(Hollin\Core\Rules\Extent::All)
+        ->and($some)
+        ->toBe(Hollin\Core\Rules\Extent::TwoSlips)
+        ->and(array_filter($found))
+        ->not->toBe([]);
+    foreach ($found as $key => $slips) {
+        // More panels may make of a slip what is always so.
+        expect($foundNear[$key] ?? PHP_INT_MAX)->toBeLessThanOrEqual($slips, $key);
+    }
+});
