@@ -24,7 +24,9 @@ return Application::configure(basePath: dirname(__DIR__))
         health: '/up',
         then: function (): void {
             // The interface signs in by session, so the API runs in the web group, CSRF check included.
-            Route::middleware('web')->prefix('api/v1')->group(__DIR__ . '/../routes/api.php');
+            Route::middleware('web')
+                ->prefix('api/v1')
+                ->group(__DIR__ . '/../routes/api.php');
         },
     )
     ->withMiddleware(function (Middleware $middleware): void {
@@ -35,11 +37,42 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withExceptions(function (Exceptions $exceptions) use ($problems): void {
         $exceptions->shouldRenderJsonWhen(fn(Request $request): bool => $request->is('api/*'));
         $exceptions->dontReport([Refused::class, BadJobFile::class, Conflict::class]);
-        $exceptions->render(fn(Refused $e) => response()->json(['message' => $e->getMessage(), 'problems' => $problems($e->problems)], 422));
-        $exceptions->render(fn(BadJobFile $e) => response()->json(['message' => 'The job file cannot be read; nothing was stored.', 'problems' => $problems($e->problems)], 422));
-        $exceptions->render(fn(Conflict $e) => response()->json(['message' => $e->getMessage(), 'head' => $e->head, 'conflicts' => $e->conflicts], 409));
-        $exceptions->render(fn(ValidationException $e) => response()->json([
-            'message' => $e->getMessage(),
-            'problems' => array_map(fn(string $field, array $messages): array => ['pointer' => '/' . str_replace('.', '/', $field), 'message' => $messages[0]], array_keys($e->errors()), $e->errors()),
-        ], 422));
-    })->create();
+        $exceptions->render(
+            fn(Refused $e) => response()->json(
+                ['message' => $e->getMessage(), 'problems' => $problems($e->problems)],
+                422,
+            ),
+        );
+        $exceptions->render(
+            fn(BadJobFile $e) => response()->json(
+                [
+                    'message' => 'The job file cannot be read; nothing was stored.',
+                    'problems' => $problems($e->problems),
+                ],
+                422,
+            ),
+        );
+        $exceptions->render(
+            fn(Conflict $e) => response()->json(
+                ['message' => $e->getMessage(), 'head' => $e->head, 'conflicts' => $e->conflicts],
+                409,
+            ),
+        );
+        $exceptions->render(
+            fn(ValidationException $e) => response()->json(
+                [
+                    'message' => $e->getMessage(),
+                    'problems' => array_map(
+                        fn(string $field, array $messages): array => [
+                            'pointer' => '/' . str_replace('.', '/', $field),
+                            'message' => $messages[0],
+                        ],
+                        array_keys($e->errors()),
+                        $e->errors(),
+                    ),
+                ],
+                422,
+            ),
+        );
+    })
+    ->create();

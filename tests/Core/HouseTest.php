@@ -20,7 +20,7 @@ function written(string ...$folders): Generator
 it('has lines that an editor shows whole', function (): void {
     $long = [];
     foreach (
-        written('app', 'core', 'config', 'database', 'routes', 'tests', 'tools', 'resources/js')
+        written('app', 'bootstrap', 'core', 'config', 'database', 'deploy', 'routes', 'tests', 'tools', 'resources/js')
         as $file => $lines
     ) {
         foreach ($lines as $n => $line) {

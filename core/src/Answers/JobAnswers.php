@@ -82,14 +82,7 @@ final class JobAnswers
      */
     public function answer(string $hash): array
     {
-        // Thousands of small things are kept until the end: looking for cycles among them costs as much as the search.
-        $collects = gc_enabled();
-        gc_disable();
-        try {
-            return RigAnswer::of(...$this->examined($this->todo[$hash]['stage']));
-        } finally {
-            $collects ? gc_enable() : null;
-        }
+        return RigAnswer::of(...$this->examined($this->todo[$hash]['stage']));
     }
 
     /**

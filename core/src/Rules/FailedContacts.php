@@ -56,10 +56,7 @@ final class FailedContacts
     public function alike(array $failures): array
     {
         $network = $this->engine->network;
-        $followed = [];
-        foreach ($network->graph->sources as $source) {
-            $followed[(string) $source->device] = $followed[(string) $source->mode] = true;
-        }
+        $followed = $network->followed();
         $alike = [];
         foreach ($failures as $failure) {
             $poles = $failure->poles;

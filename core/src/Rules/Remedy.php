@@ -46,7 +46,7 @@ final readonly class Remedy
     /** Whether it can be posted as it is; another choice needs the plan's arrangement around it. */
     public function isWhole(): bool
     {
-        return $this->intent['kind'] !== 'choose_arrangement' || isset($this->intent['recipe']);
+        return $this->intent['kind'] !== 'choose_arrangement';
     }
 
     /** @return array<string, mixed> */

@@ -52,7 +52,6 @@ enum Work: string
         return match (true) {
             $intent['kind'] === 'drop_change', in_array($path, self::SET, true) => self::Setting,
             $intent['kind'] === 'set_need', $fitted === 'instruction' => self::Habit,
-            $intent['kind'] === 'choose_arrangement' => self::Part,
             in_array($path, self::DEVICES, true), $intent['kind'] === 'plan_remove' => self::Device,
             $intent['kind'] === 'move_circuit',
             in_array($path, ['/hot', '/neutral'], true) && ($component?->is('circuit') ?? false)

@@ -323,6 +323,14 @@ final class Contraction
             );
     }
 
+    /** @return array<string, true> devices that a source goes by: what it follows, and its mode switch */
+    public function followed(): array
+    {
+        $devices = [...array_column($this->graph->sources, 'device'), ...array_column($this->graph->sources, 'mode')];
+
+        return array_fill_keys(array_filter($devices, is_string(...)), true);
+    }
+
     /** Whether no other pole moves with a contact. */
     public function movesAlone(string $element): bool
     {

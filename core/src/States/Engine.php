@@ -18,8 +18,6 @@ final class Engine
     /** @var array<string, string> */
     private array $at = [];
 
-    private Situation $now;
-
     private readonly Sight $sight;
 
     private readonly LiveSources $live;
@@ -154,7 +152,7 @@ final class Engine
             }
             $seen[] = $where;
             $clocks[] = $clock;
-            $passing[] = ['situation' => $this->now, 'lastsS' => $wait];
+            $passing[] = ['situation' => $this->sight->now, 'lastsS' => $wait];
             $clock += $wait;
             $moving = [];
             foreach ($timers as $id => [, $left]) {
@@ -176,13 +174,13 @@ final class Engine
             $this->look();
         }
 
-        return new Settled($setting, $this->at, $this->now, $moves, $passing, $trouble);
+        return new Settled($setting, $this->at, $this->sight->now, $moves, $passing, $trouble);
     }
 
     /** @return array<string, string> devices that want to move => where to */
     private function wishes(): array
     {
-        $wanted = &$this->now->wanted[$this->readAs];
+        $wanted = &$this->sight->now->wanted[$this->readAs];
         if ($wanted === null) {
             foreach ($this->logics as $id => $logic) {
                 $wanted[$id] = $logic->wish($this->sight);
@@ -211,10 +209,9 @@ final class Engine
             return false;
         }
         $this->steady($sound->setting);
-        foreach ([...array_column($sound->passing, 'situation'), $sound->situation] as $this->now) {
-            $this->sight->now = $this->now;
+        foreach ([...array_column($sound->passing, 'situation'), $sound->situation] as $this->sight->now) {
             foreach ($failure->logics as $id => $logic) {
-                if ($logic->wish($this->sight) !== ($this->now->wanted[$this->readAs][$id] ?? null)) {
+                if ($logic->wish($this->sight) !== ($this->sight->now->wanted[$this->readAs][$id] ?? null)) {
                     return false;
                 }
             }
@@ -311,7 +308,7 @@ final class Engine
         }
         $beside = $this->live->key($on);
         $memo = $parted === [] ? $closed . $beside : $closed . $beside . '!' . implode(',', array_keys($parted));
-        $this->now = $this->sight->now = $this->situations[$memo] ??= new Situation(
+        $this->sight->now = $this->situations[$memo] ??= new Situation(
             $this->network,
             $memo,
             $closed,

@@ -24,10 +24,7 @@ final class Untouched
     {
         $this->in = new \WeakMap();
         $network = $engine->network;
-        $read = array_fill_keys($engine->reads(), true);
-        foreach ($network->graph->sources as $source) {
-            $read += [(string) $source->device => true, (string) $source->mode => true];
-        }
+        $read = array_fill_keys($engine->reads(), true) + $network->followed();
         foreach ($network->polesOf as $device => $poles) {
             if (isset($read[$device]) || $network->graph->devices[$device]->isAutomatic()) {
                 continue;

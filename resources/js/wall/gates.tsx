@@ -1,22 +1,18 @@
 import type { Answer, Plate } from '../api/client';
 import { carried, byItself } from './signs';
 
-/** What a switching device is in, and whether it moved by itself. */
-export function GateFacts({
-  id,
-  plate,
-  answer,
-  state,
-  amps,
-  moved,
-}: {
+/** What a plate shows of its part in a state. */
+export interface Facts {
   id: string;
   plate: Plate;
   answer: Answer;
   state: string;
   amps: Record<string, number> | undefined;
   moved: { order: number; words: string; atS: number } | undefined;
-}) {
+}
+
+/** What a switching device is in, and whether it moved by itself. */
+export function GateFacts({ id, plate, answer, state, amps, moved }: Facts) {
   const paint = answer.paint[state];
   const gate = paint?.gates[id];
   const out = carried(gate?.carries, amps);

@@ -4,7 +4,7 @@ import type { Answer, Finding, Link, Plate } from '../api/client';
 import type { Box } from './measures';
 import { SOURCE_WORDS } from './paint';
 import { place, Severity, Staple, carried, byItself } from './signs';
-import { GateFacts, Bridge } from './gates';
+import { GateFacts, Bridge, type Facts } from './gates';
 
 export interface Common {
   id: string;
@@ -57,21 +57,7 @@ export function PlateCard({
   );
 }
 
-export function PlateFacts({
-  id,
-  plate,
-  answer,
-  state,
-  amps,
-  moved,
-}: {
-  id: string;
-  plate: Plate;
-  answer: Answer;
-  state: string;
-  amps: Record<string, number> | undefined;
-  moved: { order: number; words: string; atS: number } | undefined;
-}) {
+export function PlateFacts({ id, plate, answer, state, amps, moved }: Facts) {
   const paint = answer.paint[state];
   const bonds = paint?.bonds.find((b) => b.component === id);
   const charging = paint?.charging.find((c) => c.component === id);
