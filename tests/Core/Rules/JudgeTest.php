@@ -159,7 +159,8 @@ describe('on generated rigs', function (): void {
         $document = Rigs::generated($seed);
         $tried = 0;
         foreach ((new Judge(Rigs::planned($document)))->findings as $finding) {
-            foreach ($finding->hit->remedies as $remedy) {
+            // One that needs the arrangement around it is held by the test of what is offered.
+            foreach (array_filter($finding->hit->remedies, fn($r): bool => $r->isWhole()) as $remedy) {
                 if ($tried++ > 5) {
                     break 2;
                 }
