@@ -13,6 +13,7 @@ use Hollin\Core\States\Contraction;
 use Hollin\Core\States\Engine;
 use Hollin\Core\States\Enumeration;
 use Hollin\Core\States\Failure;
+use Hollin\Core\States\Naming;
 use Hollin\Core\States\Situation;
 
 /** The slow and simple search that the quick one is held against. */
@@ -128,10 +129,11 @@ final class BruteForce
             }
         }
         foreach (Failure::ofNetwork($engine->network) as $failure) {
+            $fails = Naming::read($failure->words, $rig->graph, $rig->named);
             foreach ($rig->named as $state) {
                 $rest = $rig->settled[$state->id]->positions;
                 foreach ($hits($engine->settle($state->setting, $rest, $failure)->situation) as $key) {
-                    $ways[$key][$failure->words][] = 0;
+                    $ways[$key][$fails][] = 0;
                 }
                 foreach ((new Enumeration($engine))->controls() as $control) {
                     foreach ($control->positionNames() as $position) {
@@ -143,7 +145,7 @@ final class BruteForce
                                 )
                                 as $key
                             ) {
-                                $ways[$key][$failure->words][] = 1;
+                                $ways[$key][$fails][] = 1;
                             }
                         }
                     }
@@ -156,7 +158,7 @@ final class BruteForce
                     ) {
                         foreach ($passing['lastsS'] >= 0.1 ? $hits($passing['situation']) : [] as $key) {
                             if (!isset($anyway["{$key}#{$state->id}"])) {
-                                $ways[$key]["{$failure->words}, passing"][] = 0;
+                                $ways[$key]["{$fails}, passing"][] = 0;
                             }
                         }
                     }
@@ -195,7 +197,8 @@ final class BruteForce
                         ($of[substr($said, 0, -9)] ?? 1) !== 0,
                     ARRAY_FILTER_USE_KEY,
                 );
-                $undone[$rule::definition()->id . ': ' . $claim->title] = self::sorted($of);
+                $title = Naming::read($claim->title, $rig->graph, $rig->named);
+                $undone[$rule::definition()->id . ": {$title}"] = self::sorted($of);
             }
         }
 

@@ -211,7 +211,8 @@ describe('an inverter/charger in line ahead of the panel', function (): void {
         $dead = array_values(
             array_filter(
                 Hollin\Core\States\Failure::ofNetwork($rig->engine->network),
-                fn($f): bool => str_contains($f->words, 'lock-out') && str_contains($f->words, 'dead'),
+                fn($f): bool => str_contains($rig->graph->label($f->component), 'lock-out') &&
+                    str_contains($f->words, 'dead'),
             ),
         )[0];
         $loops = fn(?Hollin\Core\States\Failure $failure): bool => $rig->engine

@@ -112,7 +112,7 @@ final class JobAnswers
 
     /**
      * Hash of all that decides which states are hazardous. Lengths and sizes of cable do not, nor
-     * how well a value is known: measuring along a rig leaves its structure as it is.
+     * how well a value is known or what a thing is called: measuring along a rig leaves its structure as it is.
      */
     private function structure(?Stage $stage): string
     {
@@ -147,11 +147,14 @@ final class JobAnswers
         return serialize($texts);
     }
 
-    /** A component without the lengths and sizes of its cables, its values without their provenance. */
+    /** A component without its names and the lengths and sizes of its cables, its values without their provenance. */
     private static function structural(stdClass $at): stdClass
     {
         $kept = new stdClass();
         foreach (get_object_vars($at) as $name => $value) {
+            if ($name === 'label' || $name === 'note') {
+                continue;
+            }
             if (in_array($name, ['cable', 'cord'], true) && $value instanceof stdClass) {
                 $value = clone $value;
                 unset($value->lengthM, $value->size);

@@ -50,7 +50,7 @@ final class RigAnswer
             'scenarios' => array_map(fn(array $s): string => $s['title'], $rig->needs->scenarios) ?: new stdClass(),
             'findings' => array_map(fn(Finding $f): array => $f->toArray(), $judge->findings),
             'prevented' => array_map(fn(Prevented $p): array => $p->toArray(), $judge->prevented),
-            'checked' => $judge->proof->coverage->toArray(),
+            'checked' => $judge->coverage->toArray(),
             'sizes' => self::sizes($rig),
             'runs' => AcRun::of($rig),
             'boxes' => self::boxes($rig),

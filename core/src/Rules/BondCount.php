@@ -6,6 +6,7 @@ namespace Hollin\Core\Rules;
 
 use Hollin\Core\Reference\Figure;
 use Hollin\Core\Reference\Source;
+use Hollin\Core\States\Naming;
 use Hollin\Core\States\Situation;
 
 /** Exactly one neutral-ground bond per energised system, at its source: none or two is a hazard. */
@@ -210,7 +211,7 @@ final class BondCount implements StateRule, Claims
                 "none|{$source->id}",
                 count($own) === 1
                     ? 'no bond while inverting'
-                    : "no bond while {$rig->graph->label($source->component)} runs",
+                    : 'no bond while ' . Naming::component($source->component) . ' runs',
             );
         }
 

@@ -8,6 +8,7 @@ use Hollin\Core\Network\Panels;
 use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Reference\Figure;
 use Hollin\Core\Reference\Source;
+use Hollin\Core\States\Naming;
 use Hollin\Core\States\Situation;
 
 /** The converter runs on the inverter that its own battery feeds: the bank charges itself at a loss. */
@@ -84,8 +85,8 @@ final class ChargingLoop implements StateRule, Claims
                 ) {
                     $pairs["{$charger->component}|{$inverter->component}"] = sprintf(
                         '%s on %s',
-                        $rig->graph->label($charger->component),
-                        $rig->graph->label($inverter->component),
+                        Naming::component($charger->component),
+                        Naming::component($inverter->component),
                     );
                 }
             }

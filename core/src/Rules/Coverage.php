@@ -12,7 +12,7 @@ final readonly class Coverage
      *      holds
      * @param int $settings those gone through, or left to go through after exact reduction
      * @param int $situations different electrical situations met
-     * @param list<string> $left labels of controls that were left in their usual position throughout
+     * @param list<string> $left names of controls that were left in their usual position throughout
      */
     public function __construct(
         public Extent $extent,
@@ -21,6 +21,22 @@ final readonly class Coverage
         public int $situations,
         public array $left = [],
     ) {}
+
+    /**
+     * The same with the names of a rig.
+     *
+     * @param \Closure(string): string $read
+     */
+    public function read(\Closure $read): self
+    {
+        return new self(
+            $this->extent,
+            $this->states,
+            $this->settings,
+            $this->situations,
+            array_map($read, $this->left),
+        );
+    }
 
     /** Whether nothing that could be set was left out. */
     public function isWhole(): bool

@@ -6,6 +6,7 @@ namespace Hollin\Core\Rules;
 
 use Hollin\Core\Network\Device;
 use Hollin\Core\States\Enumeration;
+use Hollin\Core\States\Naming;
 use Hollin\Core\States\Setting;
 
 /** How many slips a setting is from the nearest named state, and which. */
@@ -46,7 +47,7 @@ final class Distances
                 $bestForgets = $forgets;
                 $best = $slips;
                 if ($slipped === []) {
-                    return [0, $this->surroundingWords($setting) . " in \"{$state->title}\""];
+                    return [0, sprintf('%s in "%s"', $this->surroundingWords($setting), Naming::state($state->id))];
                 }
                 $words =
                     implode(
@@ -54,10 +55,12 @@ final class Distances
                         array_map(function (string $id) use ($setting): string {
                             $device = $this->rig->graph->devices[$id];
 
-                            return "{$device->label} {$device->positions[$setting->controls[$id]]}" .
+                            return Naming::device($id) .
+                                ' ' .
+                                Naming::position($id, $setting->controls[$id]) .
                                 ($device->byItself ? ' by itself' : '');
                         }, $slipped),
-                    ) . " in \"{$state->title}\"";
+                    ) . sprintf(' in "%s"', Naming::state($state->id));
             }
         }
 
@@ -67,9 +70,8 @@ final class Distances
     private function surroundingWords(Setting $setting): string
     {
         $words = [];
-        foreach ($this->rig->graph->surroundings as $id => $surrounding) {
-            $words[] =
-                lcfirst($surrounding->label) . ' ' . ($surrounding->values[$setting->surroundings[$id] ?? ''] ?? '');
+        foreach (array_keys($this->rig->graph->surroundings) as $id) {
+            $words[] = Naming::surrounding($id) . ' ' . Naming::condition($id, $setting->surroundings[$id] ?? '');
         }
 
         return implode(', ', $words);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Hollin\Core\Rules;
 
 use Hollin\Core\States\NamedState;
+use Hollin\Core\States\Naming;
 use Hollin\Core\States\Setting;
 use Hollin\Core\States\Settled;
 use Hollin\Core\States\Untouched;
@@ -61,7 +62,7 @@ final class Histories
         $queue = $this->seen = [];
         foreach ($this->rig->named as $id => $state) {
             $rest = array_intersect_key($this->rig->settled[$id]->positions, $automatic);
-            $queue[] = [$state, $rest, "from \"{$state->title}\""];
+            $queue[] = [$state, $rest, sprintf('from "%s"', Naming::state($id))];
             foreach ($automatic as $device => $of) {
                 foreach ($of->positionNames() as $position) {
                     $end =
@@ -72,9 +73,9 @@ final class Histories
                                 [$device => $position] + $rest,
                                 sprintf(
                                     'in "%s", once %s is in "%s"',
-                                    $state->title,
-                                    $of->label,
-                                    $of->positions[$position],
+                                    Naming::state($id),
+                                    Naming::device($device),
+                                    Naming::position($device, $position),
                                 ),
                             );
                     if ($end !== null) {
@@ -169,7 +170,10 @@ final class Histories
             }
             foreach ($device->positionNames() as $position) {
                 if ($position !== $setting->controls[$id]) {
-                    yield [$setting->with($id, $position), "{$device->label} {$device->positions[$position]}"];
+                    yield [
+                        $setting->with($id, $position),
+                        Naming::device($id) . ' ' . Naming::position($id, $position),
+                    ];
                 }
             }
         }
@@ -178,7 +182,7 @@ final class Histories
                 if ($value !== $setting->surroundings[$id]) {
                     yield [
                         new Setting($setting->controls, [$id => $value] + $setting->surroundings),
-                        lcfirst($surrounding->label) . " {$surrounding->values[$value]}",
+                        Naming::surrounding($id) . ' ' . Naming::condition($id, $value),
                     ];
                 }
             }

@@ -6,6 +6,7 @@ namespace Hollin\Core\Rules;
 
 use Hollin\Core\Reference\Figure;
 use Hollin\Core\Reference\Source;
+use Hollin\Core\States\Naming;
 use Hollin\Core\States\Situation;
 
 /**
@@ -91,8 +92,8 @@ final class JoinedSources implements StateRule, Claims
                     count($ac) > 2
                         ? sprintf(
                             ': %s and %s',
-                            $rig->graph->label($first->component),
-                            $rig->graph->label($second->component),
+                            Naming::component($first->component),
+                            Naming::component($second->component),
                         )
                         : '';
                 $claims[] = new Claim("{$first->id}|{$second->id}", "two sources joined{$pair}");

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Rules;
 
+use Hollin\Core\States\Naming;
 use Hollin\Core\States\Setting;
 use Hollin\Core\States\Situation;
 
@@ -27,6 +28,8 @@ final class Judge
 
     public readonly Proof $proof;
 
+    public readonly Coverage $coverage;
+
     /** @param ?Proof $proof of a rig of the same structure, where one is at hand */
     public function __construct(private readonly Examination $rig, ?Proof $proof = null)
     {
@@ -36,7 +39,11 @@ final class Judge
         gc_disable();
         try {
             $this->proof = $proof ?? (new Search($rig))->proof;
-            $this->prevented = $this->proof->prevented;
+            $this->prevented = array_map(
+                fn(Prevented $p): Prevented => $p->read($this->read(...)),
+                $this->proof->prevented,
+            );
+            $this->coverage = $this->proof->coverage->read($this->read(...));
             $this->judge();
         } finally {
             $collects ? gc_enable() : null;
@@ -102,19 +109,26 @@ final class Judge
         [$rule, $hit] =
             $this->hits($situation)[$found->key] ??
             throw new \LogicException("The proof is of another rig: {$found->key} is not there.");
+        $words = $this->read($found->words);
         $ways = match ($found->kind) {
-            'outage' => Ways::outage($found->words),
-            'passing' => Ways::passing($passing['lastsS'] ?? 0.0, $found->words),
-            'outside' => Ways::outside($found->words, $found->slips),
-            'reached' => Ways::reached($found->words, $found->slips),
-            default => Ways::slips($found->slips, $found->words),
+            'outage' => Ways::outage($words),
+            'passing' => Ways::passing($passing['lastsS'] ?? 0.0, $words),
+            'outside' => Ways::outside($words, $found->slips),
+            'reached' => Ways::reached($words, $found->slips),
+            default => Ways::slips($found->slips, $words),
         };
 
         if ($found->failure !== null) {
-            $ways = $ways->orFailing($found->failure['words'], $found->failure['slips']);
+            $ways = $ways->orFailing($this->read($found->failure['words']), $found->failure['slips']);
         }
 
         return $this->finding($rule, $hit, $ways, $found->setting, $found->state, $situation, $found->states);
+    }
+
+    /** What a proof says, with the names this rig has. */
+    private function read(string $kept): string
+    {
+        return Naming::read($kept, $this->rig->graph, $this->rig->named);
     }
 
     /** @return array<string, array{StateRule, Hit}> */

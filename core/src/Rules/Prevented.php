@@ -18,6 +18,23 @@ final readonly class Prevented
         public bool $proven = true,
     ) {}
 
+    /**
+     * The same with the names of a rig.
+     *
+     * @param \Closure(string): string $read
+     */
+    public function read(\Closure $read): self
+    {
+        return new self(
+            $this->rule,
+            $read($this->title),
+            $read($this->by),
+            array_map(fn(array $way): array => ['words' => $read($way['words'])] + $way, $this->undoneBy),
+            $read($this->words),
+            $this->proven,
+        );
+    }
+
     /** @return array<string, mixed> */
     public function toArray(): array
     {

@@ -6,6 +6,7 @@ namespace Hollin\Core\Rules;
 
 use Hollin\Core\States\DirectSide;
 use Hollin\Core\States\Enumeration;
+use Hollin\Core\States\Naming;
 use Hollin\Core\States\Setting;
 use Hollin\Core\States\Settled;
 use Hollin\Core\States\Untouched;
@@ -82,12 +83,7 @@ final class Search
                 $enumeration->total(),
                 $this->settings + count($this->direct->joined),
                 $this->rig->engine->situationCount(),
-                array_values(
-                    array_map(
-                        fn(string $id): string => $this->rig->graph->devices[$id]->label,
-                        array_keys($this->rig->engine->network->left),
-                    ),
-                ),
+                array_map(Naming::device(...), array_keys($this->rig->engine->network->left)),
             ),
         );
     }
@@ -103,7 +99,7 @@ final class Search
     {
         foreach ($this->rig->settled as $state => $settled) {
             foreach ($this->hazards->of($settled->situation) as $key) {
-                $title = $this->rig->named[$state]->title;
+                $title = Naming::state($state);
                 if (!isset($this->best[$key])) {
                     $this->best[$key] = [
                         'slips' => 0,
@@ -295,7 +291,7 @@ final class Search
                                     $state->setting,
                                     [$device => $from],
                                     $step,
-                                    $state->title,
+                                    Naming::state($id),
                                 );
                             }
                         }
@@ -327,7 +323,7 @@ final class Search
             foreach ($surrounding->faults() as $fault) {
                 foreach ($met as $state) {
                     $faulty = new Setting($state->setting->controls, [$id => $fault] + $state->setting->surroundings);
-                    $this->outsideHits($faulty, 0, $surrounding->values[$fault], $found);
+                    $this->outsideHits($faulty, 0, Naming::condition($id, $fault), $found);
                     foreach ($enumeration->controls() as $control) {
                         foreach (
                             $control->matters($faulty->controls) ? $enumeration->positions($control) : []
@@ -342,9 +338,9 @@ final class Search
                                     1,
                                     sprintf(
                                         '%s, and one slip: %s %s',
-                                        $surrounding->values[$fault],
-                                        $control->label,
-                                        $control->positions[$position],
+                                        Naming::condition($id, $fault),
+                                        Naming::device($control->id),
+                                        Naming::position($control->id, $position),
                                     ),
                                     $found,
                                 );

@@ -7,6 +7,7 @@ namespace Hollin\Core\Rules;
 use Hollin\Core\States\Enumeration;
 use Hollin\Core\States\Failure;
 use Hollin\Core\States\NamedState;
+use Hollin\Core\States\Naming;
 use Hollin\Core\States\Setting;
 use Hollin\Core\States\Settled;
 use Hollin\Core\States\Situation;
@@ -253,7 +254,7 @@ final class Undoing
             foreach ($this->wholeHits ??= $this->wholeHits() as $component => $keys) {
                 foreach ($keys as $key => $_) {
                     if (str_starts_with((string) $key, $prefix)) {
-                        $by[$component] = $this->rig->graph->label($component);
+                        $by[$component] = Naming::component($component);
                     }
                 }
             }
@@ -298,7 +299,7 @@ final class Undoing
                 if (!str_starts_with($key, $prefix) || ($lastsS === null) !== ($passing === null)) {
                     continue;
                 }
-                $by[$failure->component] = $this->rig->graph->label($failure->component);
+                $by[$failure->component] = Naming::component($failure->component);
                 if ($lastsS !== null) {
                     if (($ways[$words]['slips'] ?? 1) === 0) {
                         continue;

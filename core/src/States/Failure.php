@@ -15,7 +15,7 @@ use Hollin\Core\Network\ElementKind;
 final readonly class Failure
 {
     /**
-     * @param string $words of the contacts or the device; poles of one device share them
+     * @param string $words of the contacts or the device, names by id (Naming); poles of one device share them
      * @param array<string, bool> $poles element => stays closed (true) or open (false)
      * @param array<string, string> $heldAt device that never leaves a position => that position
      * @param array<string, Automatic> $logics device that goes about otherwise => how
@@ -69,7 +69,7 @@ final readonly class Failure
                 continue;
             }
             $contact = $element->kind === ElementKind::Bond ? 'bonding relay' : $device->contacts;
-            $name = $network->graph->label($device->component);
+            $name = Naming::component($device->component);
             // A bonding relay is a relay of its own.
             $together = array_values(
                 array_filter(
@@ -115,7 +115,7 @@ final readonly class Failure
     private static function stuck(Contraction $network, Device $device): array
     {
         $failures = [];
-        $name = $network->graph->label($device->component);
+        $name = Naming::component($device->component);
         foreach ($device->positionNames() as $i => $position) {
             $failures[] =
                 $i === 0
@@ -127,7 +127,7 @@ final readonly class Failure
                                 ? '%s dead or blind: it never leaves "%s"'
                                 : '%s dead: it never leaves "%s"',
                             $name,
-                            $device->positions[$position],
+                            Naming::position($device->id, $position),
                         ),
                         heldAt: [$device->id => $position],
                     )
@@ -139,7 +139,7 @@ final readonly class Failure
                                 ? '%s stuck in "%s", or kept there by a false reading'
                                 : '%s stuck in "%s"',
                             $name,
-                            $device->positions[$position],
+                            Naming::position($device->id, $position),
                         ),
                         heldAt: [$device->id => $position],
                     );
