@@ -29,7 +29,7 @@ final readonly class Prevented
             $this->rule,
             $read($this->title),
             $read($this->by),
-            array_map(fn(array $way): array => ['words' => $read($way['words'])] + $way, $this->undoneBy),
+            array_map(fn(array $way): array => array_replace($way, ['words' => $read($way['words'])]), $this->undoneBy),
             $read($this->words),
             $this->proven,
         );

@@ -170,7 +170,7 @@ final class Situation
     /** The source whose hot reaches a terminal through a load, with no return in between, or null. */
     public function softHot(string $terminal): ?string
     {
-        return $this->softLive()[$this->root($terminal)] ?? null;
+        return $this->throughLoads()[$this->root($terminal)] ?? null;
     }
 
     /** The source whose hot reaches a terminal at all, through metal or a load. */
@@ -216,7 +216,7 @@ final class Situation
                 $this->reached[$this->bonded($hot)] = $this->reached[$this->bonded($neutral)] = true;
                 $this->reached[$this->bonded($this->root($this->network->graph->sources[$id]->ground))] = true;
             }
-            foreach ($this->reached === [] ? [] : $this->softLive() as $root => $_) {
+            foreach ($this->reached === [] ? [] : $this->throughLoads() as $root => $_) {
                 $this->reached[$this->bonded($root)] = true;
             }
         }
@@ -347,8 +347,8 @@ final class Situation
         return false;
     }
 
-    /** @return array<int, string> root => source whose hot reaches it through loads */
-    private function softLive(): array
+    /** @return array<int, string> root => source whose hot reaches it through loads, with no return in between */
+    public function throughLoads(): array
     {
         if ($this->softLive !== null) {
             return $this->softLive;

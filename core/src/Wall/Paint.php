@@ -11,6 +11,38 @@ use Hollin\Core\States\Situation;
 /** How a state colours the wall: what is live from which source, bonds, positions, moves. */
 final class Paint
 {
+    private readonly Situation $situation;
+
+    /** @var array<int, string> root => source whose hot reaches it through metal */
+    private array $hard = [];
+
+    /** @var array<int, string> root => source whose hot reaches it at all */
+    private array $hot = [];
+
+    /** @var array<int, string> root => source it is the neutral of */
+    private array $home = [];
+
+    /** @var array<string, array<int, list<string>>> positive or negative => root => what holds it up */
+    private array $direct = ['positive' => [], 'negative' => []];
+
+    private function __construct(private readonly Examination $rig, Settled $settled)
+    {
+        $this->situation = $settled->situation;
+        foreach ($this->situation->acSources() as $id => [$hot, $neutral]) {
+            $this->hard[$hot] ??= $id;
+            $this->home[$neutral] = $id;
+        }
+        $this->hot = $this->hard + $this->situation->throughLoads();
+        $charging = $this->situation->charging();
+        foreach ($rig->graph->sources as $id => $source) {
+            if ($source->kind === 'dc' && ($source->forming || isset($charging[$id]))) {
+                $by = $source->letter . ($source->forming ? '' : ':' . $source->component);
+                $this->direct['positive'][$this->situation->root($source->a)][] = $by;
+                $this->direct['negative'][$this->situation->root($source->b)][] = $by;
+            }
+        }
+    }
+
     /**
      * @param list<array<string, mixed>> $links of the topology
      * @return array<string, mixed>
@@ -18,11 +50,12 @@ final class Paint
     public static function of(Examination $rig, Settled $settled, array $links): array
     {
         $situation = $settled->situation;
+        $paint = new self($rig, $settled);
         $painted = [];
         foreach ($links as $link) {
             $painted[$link['id']] = match ($link['kind']) {
-                'ac', 'coil' => self::ac($rig, $situation, $link),
-                'positive', 'negative' => self::dc($rig, $situation, $link),
+                'ac', 'coil' => $paint->ac($link),
+                'positive', 'negative' => $paint->dc($link),
                 default => ['on' => true],
             };
         }
@@ -37,13 +70,13 @@ final class Paint
         $buses = [];
         foreach ($rig->rig->components as $id => $component) {
             if (isset($rig->graph->terminals["{$id}.bus"])) {
-                $hot = $situation->hotAt("{$id}.bus");
-                $stray = $situation->hotAt("{$id}.neutral_bar");
+                $bus = $paint->root("{$id}.bus");
+                $bar = $paint->root("{$id}.neutral_bar");
                 $buses[$id] = [
-                    'soft' => $hot !== null && $situation->hardHot("{$id}.bus") === null,
-                    'source' => $hot === null ? null : $rig->graph->sources[$hot]->letter,
-                    'neutralLive' => $stray === null ? null : $rig->graph->sources[$stray]->letter,
-                    'exchanged' => self::exchanged($rig, $situation, "{$id}.bus", "{$id}.neutral_bar"),
+                    'soft' => isset($paint->hot[$bus]) && !isset($paint->hard[$bus]),
+                    'source' => $paint->letter($paint->hot[$bus] ?? null),
+                    'neutralLive' => $paint->letter($paint->hot[$bar] ?? null),
+                    'exchanged' => $paint->exchanged($bus, $bar),
                 ];
             }
         }
@@ -84,48 +117,38 @@ final class Paint
      * @param array<string, mixed> $link
      * @return array<string, mixed>
      */
-    private static function ac(Examination $rig, Situation $situation, array $link): array
+    private function ac(array $link): array
     {
-        $live = function (string $terminal) use ($rig, $situation): ?array {
-            if (!isset($rig->graph->terminals[$terminal])) {
-                return null;
-            }
-            $hard = $situation->hardHot($terminal);
-            $soft = $hard === null ? $situation->softHot($terminal) : null;
-            $source = $hard ?? $soft;
-
-            return $source === null
-                ? null
-                : ['letter' => $rig->graph->sources[$source]->letter, 'soft' => $soft !== null, 'source' => $source];
-        };
-        $ends = array_map($live, $link['hot']);
-        $neutral = array_map($live, $link['neutral']);
-        $home = null;
-        foreach ($situation->acSources() as $id => [, $root]) {
-            if (isset($rig->graph->terminals[$link['neutral'][1]]) && $situation->root($link['neutral'][1]) === $root) {
-                $home = $rig->graph->sources[$id]->letter;
-            }
-        }
+        [$from, $to] = array_map($this->root(...), $link['hot']);
+        [, $home] = array_map($this->root(...), $link['neutral']);
 
         return [
-            'hot' => [$ends[0]['letter'] ?? null, $ends[1]['letter'] ?? null],
-            'soft' => $ends[1]['soft'] ?? false,
-            'neutralLive' => $neutral[1]['letter'] ?? null,
-            'neutralHome' => $home,
-            'exchanged' => self::exchanged($rig, $situation, $link['hot'][1], $link['neutral'][1]),
+            'hot' => [$this->letter($this->hot[$from] ?? null), $this->letter($this->hot[$to] ?? null)],
+            'soft' => isset($this->hot[$to]) && !isset($this->hard[$to]),
+            'neutralLive' => $this->letter($this->hot[$home] ?? null),
+            'neutralHome' => $this->letter($this->home[$home] ?? null),
+            'exchanged' => $this->exchanged($to, $home),
         ];
     }
 
-    /** Letter of the source that feeds two terminals with hot and neutral exchanged, or null. */
-    private static function exchanged(Examination $rig, Situation $situation, string $hot, string $neutral): ?string
+    /** Root of a terminal; one that nothing has where there is no such terminal. */
+    private function root(string $terminal): int
     {
-        if (!isset($rig->graph->terminals[$hot], $rig->graph->terminals[$neutral])) {
-            return null;
-        }
-        $source = $situation->hardHot($neutral);
+        return isset($this->rig->graph->terminals[$terminal]) ? $this->situation->root($terminal) : -1;
+    }
 
-        return $source !== null && $situation->root($rig->graph->sources[$source]->b) === $situation->root($hot)
-            ? $rig->graph->sources[$source]->letter
+    private function letter(?string $source): ?string
+    {
+        return $source === null ? null : $this->rig->graph->sources[$source]->letter;
+    }
+
+    /** Letter of the source that feeds two roots with hot and neutral exchanged, or null. */
+    private function exchanged(int $hot, int $neutral): ?string
+    {
+        $source = $hot < 0 || $neutral < 0 ? null : $this->hard[$neutral] ?? null;
+
+        return $source !== null && $this->situation->root($this->rig->graph->sources[$source]->b) === $hot
+            ? $this->letter($source)
             : null;
     }
 
@@ -133,19 +156,9 @@ final class Paint
      * @param array<string, mixed> $link
      * @return array<string, mixed>
      */
-    private static function dc(Examination $rig, Situation $situation, array $link): array
+    private function dc(array $link): array
     {
-        $end = $link['ends'][0];
-        if (!isset($rig->graph->terminals[$end])) {
-            return ['on' => false, 'by' => []];
-        }
-        $by = [];
-        foreach ($rig->graph->sources as $id => $source) {
-            $on = $source->kind === 'dc' && ($source->forming || isset($situation->charging()[$id]));
-            if ($on && $situation->joined($link['kind'] === 'positive' ? $source->a : $source->b, $end)) {
-                $by[] = $source->letter . ($source->forming ? '' : ':' . $source->component);
-            }
-        }
+        $by = $this->direct[$link['kind']][$this->root($link['ends'][0])] ?? [];
 
         return ['on' => $by !== [], 'by' => $by];
     }
