@@ -33,8 +33,7 @@ final class Design
     public function edit(RigJob $job, User $user, string $uuid, int $base, stdClass $intent): array
     {
         return DB::transaction(function () use ($job, $user, $uuid, $base, $intent): array {
-            $head = $this->lock($job);
-            $done = $job->revisions()->where('uuid', $uuid)->first();
+            [$head, $done] = $this->lock($job, $uuid);
             if ($done !== null) {
                 return [$done, []];
             }
@@ -77,8 +76,7 @@ final class Design
     public function undo(RigJob $job, User $user, string $uuid): Revision
     {
         return DB::transaction(function () use ($job, $user, $uuid): Revision {
-            $head = $this->lock($job);
-            $done = $job->revisions()->where('uuid', $uuid)->first();
+            [$head, $done] = $this->lock($job, $uuid);
             if ($done !== null) {
                 return $done;
             }
@@ -139,9 +137,9 @@ final class Design
     public function restore(RigJob $job, User $user, string $uuid, int $number): Revision
     {
         return DB::transaction(function () use ($job, $user, $uuid, $number): Revision {
-            $head = $this->lock($job);
+            [$head, $done] = $this->lock($job, $uuid);
 
-            return $job->revisions()->where('uuid', $uuid)->first() ??
+            return $done ??
                 $this->append(
                     $job,
                     $head,
@@ -163,8 +161,7 @@ final class Design
     public function import(RigJob $job, User $user, string $uuid, stdClass $document): Revision
     {
         return DB::transaction(function () use ($job, $user, $uuid, $document): Revision {
-            $head = $this->lock($job);
-            $done = $job->revisions()->where('uuid', $uuid)->first();
+            [$head, $done] = $this->lock($job, $uuid);
             if ($done !== null) {
                 return $done;
             }
@@ -234,12 +231,16 @@ final class Design
         return count(Planned::clashes($document)) > count(Planned::clashes($atHead)) ? null : $document;
     }
 
-    private function lock(RigJob $job): Revision
+    /** @return array{Revision, ?Revision} the head of the job, now its caller's alone, and what that UUID did before */
+    private function lock(RigJob $job, string $uuid): array
     {
-        $locked = RigJob::query()->lockForUpdate()->findOrFail($job->id);
-        $job->head = $locked->head;
+        $job->head = RigJob::query()->lockForUpdate()->findOrFail($job->id)->head;
+        $both = $job
+            ->revisions()
+            ->where(fn($revisions) => $revisions->where('number', $job->head)->orWhere('uuid', $uuid))
+            ->get();
 
-        return $job->revision($locked->head);
+        return [$both->firstOrFail('number', $job->head), $both->firstWhere('uuid', $uuid)];
     }
 
     private function append(
@@ -270,6 +271,7 @@ final class Design
                 JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION,
             ),
         ]);
+        $revision->decodesTo($after);
         $job->forceFill(['head' => $revision->number, 'title' => $after->title, 'kind' => $after->rig->kind])->save();
 
         return $revision;

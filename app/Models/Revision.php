@@ -51,11 +51,23 @@ final class Revision extends Model
         return $this->belongsTo(User::class);
     }
 
+    private ?stdClass $decoded = null;
+
+    /** Its document; nobody changes it in place. */
     public function decoded(): stdClass
     {
-        $document = json_decode($this->document, false, 512, JSON_THROW_ON_ERROR);
+        if ($this->decoded === null) {
+            $document = json_decode($this->document, false, 512, JSON_THROW_ON_ERROR);
+            $this->decoded = $document instanceof stdClass ? $document : JobFile::blank('');
+        }
 
-        return $document instanceof stdClass ? $document : JobFile::blank('');
+        return $this->decoded;
+    }
+
+    /** Says what its text was written from, so that it need not be read again. */
+    public function decodesTo(stdClass $document): void
+    {
+        $this->decoded = $document;
     }
 
     /** @return list<array<string, mixed>> */
