@@ -8,6 +8,7 @@ use Hollin\Core\Components\Rig;
 use Hollin\Core\Document\JobFile;
 use Hollin\Core\Intent\Intents;
 use Hollin\Core\Plan\Planned;
+use Hollin\Core\Rules\AsFound;
 use Hollin\Core\Rules\Examination;
 use Hollin\Core\Rules\Finding;
 use Hollin\Core\Rules\Judge;
@@ -81,7 +82,7 @@ final class Rigs
         return new Examination(
             Rig::from($last->components),
             Needs::from($document->needs),
-            self::asFound($document),
+            new AsFound(Rig::from($document->asFound->components), Needs::from($document->needs)),
             $last->unapplied,
         );
     }

@@ -7,6 +7,7 @@ namespace Hollin\Core\Answers;
 use Hollin\Core\Components\Rig;
 use Hollin\Core\Plan\Planned;
 use Hollin\Core\Plan\Stage;
+use Hollin\Core\Rules\AsFound;
 use Hollin\Core\Rules\Examination;
 use Hollin\Core\Rules\Judge;
 use Hollin\Core\Rules\Needs;
@@ -20,7 +21,7 @@ use WeakMap;
  */
 final class JobAnswers
 {
-    private ?Examination $asFound = null;
+    private ?AsFound $asFound = null;
 
     /** @var WeakMap<stdClass, string> component => canonical text */
     private WeakMap $texts;
@@ -99,7 +100,7 @@ final class JobAnswers
     /** @return array{Examination, Judge} */
     private function examined(?Stage $stage): array
     {
-        $rig = $stage === null ? $this->asFound() : $this->examination($stage);
+        $rig = $stage === null ? $this->asFound()->examined() : $this->examination($stage);
         $structure = $this->proofs === null ? '' : $this->structure($stage);
         $known = $this->proofs?->of($structure);
         $judge = new Judge($rig, $known);
@@ -177,16 +178,16 @@ final class JobAnswers
             if ($view['id'] === $viewId) {
                 $stage = $this->todo[$view['hash']]['stage'];
 
-                return $stage === null ? $this->asFound() : $this->examination($stage);
+                return $stage === null ? $this->asFound()->examined() : $this->examination($stage);
             }
         }
 
         return null;
     }
 
-    private function asFound(): Examination
+    private function asFound(): AsFound
     {
-        return $this->asFound ??= new Examination(
+        return $this->asFound ??= new AsFound(
             Rig::from($this->document->asFound->components),
             Needs::from($this->document->needs),
         );

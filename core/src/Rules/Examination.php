@@ -33,14 +33,16 @@ final class Examination
 
     /**
      * @param array<string, string> $unapplied changes of the stage that no longer apply, with the reason
+     * @param ?Graph $graph what the rig compiles to, where that is known already
      */
     public function __construct(
         public readonly Rig $rig,
         public readonly Needs $needs,
-        public readonly ?self $asFound = null,
+        public readonly ?AsFound $asFound = null,
         public readonly array $unapplied = [],
+        ?Graph $graph = null,
     ) {
-        $this->graph = Wiring::of($rig);
+        $this->graph = $graph ?? Wiring::of($rig);
         $this->engine = new Engine(new Contraction($this->graph));
         $named = $settled = [];
         foreach (NamedStates::of($this->graph) as $state) {

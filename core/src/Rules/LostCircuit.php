@@ -46,7 +46,7 @@ final class LostCircuit implements RigRule
                 $now === [] &&
                 $rig->asFound !== null &&
                 isset($rig->asFound->graph->circuits[$id]) &&
-                $this->states($rig->asFound, $id) !== []
+                $this->states($rig->asFound->examined(), $id) !== []
             ) {
                 $hits[] = new Hit(
                     $id . '|nowhere',
