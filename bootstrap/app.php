@@ -3,18 +3,26 @@
 declare(strict_types=1);
 
 use App\Exceptions\Conflict;
+use App\Http\Hosts;
 use App\Http\Middleware\CsrfUnlessToken;
 use App\Http\Middleware\SecurityHeaders;
+use App\Http\Middleware\SessionUnlessToken;
 use Hollin\Core\Job\BadJobFile;
 use Hollin\Core\Job\Problem;
 use Hollin\Core\Plan\Refused;
+use Illuminate\Cookie\Middleware\AddQueuedCookiesToResponse;
+use Illuminate\Cookie\Middleware\EncryptCookies;
+use Illuminate\Database\Eloquent\ModelNotFoundException;
+use Illuminate\Database\QueryException;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
-use Illuminate\Foundation\Http\Middleware\ValidateCsrfToken;
 use Illuminate\Http\Request;
+use Illuminate\Routing\Middleware\SubstituteBindings;
+use Illuminate\Support\Facades\Log;
 use Illuminate\Support\Facades\Route;
 use Illuminate\Validation\ValidationException;
+use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
 $problems = fn(array $list): array => array_map(fn(Problem $p): array => $p->toArray(), $list);
 
@@ -23,20 +31,53 @@ return Application::configure(basePath: dirname(__DIR__))
         web: __DIR__ . '/../routes/web.php',
         health: '/up',
         then: function (): void {
-            // The interface signs in by session, so the API runs in the web group, CSRF check included.
-            Route::middleware('web')
+            // The interface signs in by session, CSRF check included; a program by its token, without either.
+            Route::middleware('signed-in')
                 ->prefix('api/v1')
                 ->group(__DIR__ . '/../routes/api.php');
         },
     )
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->append(SecurityHeaders::class);
-        $middleware->web(replace: [ValidateCsrfToken::class => CsrfUnlessToken::class]);
+        // It comes with a one-use token of its own, from a page of the printing browser's folder.
+        $middleware->validateCsrfTokens(except: ['print-entry']);
+        $middleware->group('signed-in', [
+            EncryptCookies::class,
+            AddQueuedCookiesToResponse::class,
+            SessionUnlessToken::class,
+            CsrfUnlessToken::class,
+            SubstituteBindings::class,
+        ]);
+        $middleware->trustHosts(at: fn(): array => Hosts::patterns(), subdomains: false);
         $middleware->redirectGuestsTo('/');
     })
     ->withExceptions(function (Exceptions $exceptions) use ($problems): void {
         $exceptions->shouldRenderJsonWhen(fn(Request $request): bool => $request->is('api/*'));
         $exceptions->dontReport([Refused::class, BadJobFile::class, Conflict::class]);
+        // Its own message carries the values of the statement: a password's hash among them.
+        $exceptions->report(function (QueryException $e): false {
+            Log::error('The database refused a statement.', [
+                'state' => $e->getCode(),
+                'statement' => $e->getSql(),
+                'why' => strtok($e->getPrevious()?->getMessage() ?? '', "\n"),
+                'at' => $e->getFile() . ':' . $e->getLine(),
+            ]);
+
+            return false;
+        });
+        $exceptions->render(
+            fn(NotFoundHttpException $e, Request $request) => $request->is('api/*')
+                ? response()->json(
+                    [
+                        'message' =>
+                            $e->getPrevious() instanceof ModelNotFoundException || $e->getMessage() === ''
+                                ? 'There is no such thing in this workshop.'
+                                : $e->getMessage(),
+                    ],
+                    404,
+                )
+                : null,
+        );
         $exceptions->render(
             fn(Refused $e) => response()->json(
                 ['message' => $e->getMessage(), 'problems' => $problems($e->problems)],

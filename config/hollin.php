@@ -7,6 +7,12 @@ return [
     'chromium' => env('HOLLIN_CHROMIUM', '/usr/bin/chromium'),
     // Where that browser reaches this application: always this machine.
     'loopback' => env('HOLLIN_LOOPBACK', env('APP_URL', 'http://127.0.0.1:8000')),
+    // Disk of the framework that keeps photographs and papers: local, or an object store.
+    'disk' => env('HOLLIN_DISK', 'local'),
+    // What the photographs of one workshop may take, MB.
+    'photo_mb' => (int) env('HOLLIN_PHOTO_MB', 4000),
+    // Further names this application answers to, with commas.
+    'hosts' => env('HOLLIN_HOSTS', ''),
     // Tell each response's peak memory in a header, for the benchmark.
     'measure' => (bool) env('HOLLIN_MEASURE', false),
     // Longest a sheet may take to print, s.

@@ -83,6 +83,7 @@ install_js() {
     (cd "$ROOT" && PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD=1 npm ci --silent --no-audit --no-fund) || die 'npm ci failed; see above.'
     echo "$want" >"$ROOT/node_modules/.hollin"
   fi
+  cp "$ROOT/node_modules/@zxcvbn-ts/language-common/src/passwords.json" "$ROOT/bootstrap/cache/common-passwords.json" || die 'the list of common passwords is missing.'
   # The interface's API types are made from the API's description, never kept.
   if [ ! -f "$ROOT/resources/js/api/schema.d.ts" ] || [ "$ROOT/docs/openapi.json" -nt "$ROOT/resources/js/api/schema.d.ts" ]; then
     (cd "$ROOT" && npm run -s api >/dev/null 2>&1) || die 'the API types could not be made from docs/openapi.json.'

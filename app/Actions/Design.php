@@ -16,6 +16,7 @@ use Hollin\Core\Job\Patch;
 use Hollin\Core\Plan\Planned;
 use Hollin\Core\Plan\Refused;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Str;
 use stdClass;
 
@@ -90,6 +91,9 @@ final class Design
             if ($own === null) {
                 throw Refused::because('', 'There is nothing of yours left to undo.');
             }
+            if (self::touchesPlans($own)) {
+                Gate::forUser($user)->authorize('plan', $job);
+            }
             $later = $revisions
                 ->filter(
                     fn(Revision $r): bool => $r->number > $own->number &&
@@ -131,6 +135,15 @@ final class Design
                 $own->number,
             );
         });
+    }
+
+    /** Whether a revision changed anything that takes the right to plan. */
+    private static function touchesPlans(Revision $revision): bool
+    {
+        return array_filter(
+            $revision->operations(),
+            fn(array $o): bool => str_starts_with((string) ($o['path'] ?? ''), '/plans'),
+        ) !== [];
     }
 
     /** Goes back to an earlier revision, as a new one. */

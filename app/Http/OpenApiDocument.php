@@ -167,6 +167,8 @@ final class OpenApiDocument
                 'width' => $integer,
                 'height' => $integer,
                 'bytes' => $integer,
+                'status' => $text,
+                'trouble' => $maybe,
                 'by' => $maybe,
                 'at' => $text,
             ]),

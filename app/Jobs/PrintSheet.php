@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Jobs;
 
+use App\Files\Shelf;
 use App\Models\Sheet;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;
 use Illuminate\Queue\InteractsWithQueue;
 use Illuminate\Support\Facades\File;
-use Illuminate\Support\Facades\Storage;
 use Illuminate\Support\Str;
 use Symfony\Component\Process\Process;
 use Throwable;
@@ -34,6 +34,9 @@ final class PrintSheet implements ShouldQueue
         $folder = sys_get_temp_dir() . '/hollin-print-' . Str::random(12);
         File::makeDirectory($folder, 0700);
         try {
+            // On a command line everybody on the machine could read it: the token stands in a file of this user's alone.
+            File::put("{$folder}/enter.html", self::entry($token));
+            File::chmod("{$folder}/enter.html", 0600);
             $process = new Process(
                 [
                     config('hollin.chromium'),
@@ -51,7 +54,7 @@ final class PrintSheet implements ShouldQueue
                     '--no-pdf-header-footer',
                     '--virtual-time-budget=15000',
                     "--print-to-pdf={$folder}/sheet.pdf",
-                    config('hollin.loopback') . "/print-entry/{$token}",
+                    "file://{$folder}/enter.html",
                 ],
                 $folder,
                 ['HOME' => $folder],
@@ -62,11 +65,22 @@ final class PrintSheet implements ShouldQueue
                 throw new \RuntimeException('The browser printed nothing.');
             }
             $file = "sheets/{$sheet->id}.pdf";
-            Storage::disk('local')->put($file, (string) file_get_contents("{$folder}/sheet.pdf"));
+            Shelf::put($file, (string) file_get_contents("{$folder}/sheet.pdf"));
             $sheet->update(['status' => 'done', 'file' => $file, 'token_hash' => null]);
         } finally {
             File::deleteDirectory($folder);
         }
+    }
+
+    /** A page that takes its browser in. */
+    private static function entry(string $token): string
+    {
+        return sprintf(
+            '<!doctype html><meta charset="utf-8"><title>Hollin</title><form method="post" action="%s/print-entry">' .
+                '<input type="hidden" name="token" value="%s"></form><script>document.forms[0].submit()</script>',
+            e((string) config('hollin.loopback')),
+            e($token),
+        );
     }
 
     public function failed(?Throwable $why): void

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Files\Shelf;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
@@ -12,12 +13,18 @@ use Illuminate\Support\Carbon;
  * A photograph against a component, kept as a file named by its content.
  *
  * @property int $id
+ * @property int $rig_job_id
+ * @property int|null $user_id
  * @property string $component
  * @property string $sha256
  * @property int $bytes
  * @property int $width
  * @property int $height
  * @property string|null $note
+ * @property string $status waiting, kept or failed
+ * @property string|null $trouble
+ * @property string|null $incoming as it came, until it is written anew
+ * @property string|null $raw_sha256 of what came
  * @property Carbon $created_at
  * @property RigJob $rigJob
  * @property User|null $user
@@ -26,7 +33,20 @@ final class Photo extends Model
 {
     public const UPDATED_AT = null;
 
-    protected $fillable = ['rig_job_id', 'user_id', 'component', 'sha256', 'bytes', 'width', 'height', 'note'];
+    protected $fillable = [
+        'rig_job_id',
+        'user_id',
+        'component',
+        'sha256',
+        'raw_sha256',
+        'bytes',
+        'width',
+        'height',
+        'note',
+        'status',
+        'trouble',
+        'incoming',
+    ];
 
     /** @return BelongsTo<RigJob, $this> */
     public function rigJob(): BelongsTo
@@ -42,6 +62,18 @@ final class Photo extends Model
 
     public function file(): string
     {
-        return 'photos/' . substr($this->sha256, 0, 2) . "/{$this->sha256}.jpg";
+        return self::fileOf($this->sha256);
+    }
+
+    /** Name of the file that holds a content. */
+    public static function fileOf(string $sha256): string
+    {
+        return 'photos/' . substr($sha256, 0, 2) . "/{$sha256}.jpg";
+    }
+
+    /** Whether its file is there as it was written. */
+    public function isWhole(): bool
+    {
+        return Shelf::holds($this->file(), $this->bytes, $this->sha256);
     }
 }

@@ -37,8 +37,20 @@ final class RigJob extends Model
         return $this->hasMany(Revision::class);
     }
 
+    /** @return HasMany<Photo, $this> */
+    public function photos(): HasMany
+    {
+        return $this->hasMany(Photo::class);
+    }
+
+    private const MOST_REVISIONS = 2_147_483_647;
+
+    /** @throws \Illuminate\Database\Eloquent\ModelNotFoundException when it has no such revision */
     public function revision(int $number): Revision
     {
-        return $this->revisions()->where('number', $number)->firstOrFail();
+        // Past what the database counts to there is none.
+        return $this->revisions()
+            ->where('number', $number > self::MOST_REVISIONS ? 0 : $number)
+            ->firstOrFail();
     }
 }

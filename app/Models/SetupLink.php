@@ -13,22 +13,34 @@ use Illuminate\Support\Str;
  *
  * @property string $token_hash
  * @property Carbon|null $used_at
+ * @property Carbon|null $expires_at
  */
 final class SetupLink extends Model
 {
-    protected $fillable = ['token_hash', 'used_at'];
+    protected $fillable = ['token_hash', 'used_at', 'expires_at'];
+
+    /** So long a link can be used, days. */
+    private const DAYS = 7;
 
     /** Makes a link and returns its token; only the hash is kept. */
     public static function issue(): string
     {
         $token = Str::random(48);
-        self::query()->create(['token_hash' => hash('sha256', $token)]);
+        self::query()->create([
+            'token_hash' => hash('sha256', $token),
+            'expires_at' => now()->addDays(self::DAYS),
+        ]);
 
         return $token;
     }
 
-    public static function unused(string $token): ?self
+    /** Uses a link up; of several at once only the first does. */
+    public static function use(string $token): bool
     {
-        return self::query()->where('token_hash', hash('sha256', $token))->whereNull('used_at')->first();
+        return self::query()
+            ->where('token_hash', hash('sha256', $token))
+            ->whereNull('used_at')
+            ->where('expires_at', '>', now())
+            ->update(['used_at' => now()]) === 1;
     }
 }

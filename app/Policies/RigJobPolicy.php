@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Policies;
 
+use App\Models\Photo;
 use App\Models\RigJob;
 use App\Models\Role;
 use App\Models\User;
@@ -28,6 +29,14 @@ final class RigJobPolicy
     public function survey(User $user, RigJob $job): Response
     {
         return $this->view($user, $job);
+    }
+
+    /** Photographs: one's own, and a technician's or lead's everybody's. */
+    public function removePhoto(User $user, RigJob $job, Photo $photo): Response
+    {
+        return $user->role === Role::Apprentice && $photo->user_id !== $user->id
+            ? Response::deny('An apprentice removes own photographs; a technician those of others.')
+            : $this->view($user, $job);
     }
 
     /** Plans: technicians and leads. */

@@ -61,6 +61,7 @@ const hold = (d: Design = design()): DesignHold =>
   ({
     design: d,
     saving: false,
+    held: null,
     conflict: null,
     dismissConflict: nothing,
     insist: () => Promise.resolve(true),
@@ -448,13 +449,13 @@ describe('the jobs on the floor', () => {
     changedAt: '2026-03-04T10:00:00Z',
     stage,
   });
-  const floor = (jobs: ReturnType<typeof row>[]) =>
+  const floor = (jobs: ReturnType<typeof row>[], more = false) =>
     words(
       shown(
         <MemoryRouter>
           <JobsPlace />
         </MemoryRouter>,
-        (client) => client.setQueryData(['jobs'], jobs),
+        (client) => client.setQueryData(['jobs'], { pages: [{ jobs, more }], pageParams: [0] }),
       ),
     );
 
@@ -469,6 +470,11 @@ describe('the jobs on the floor', () => {
       'Survey the rig as found',
     ])
       expect(text).toContain(part);
+  });
+
+  it('say that there are earlier ones, where there are', () => {
+    expect(floor([row(1, 'Hive trailer', 'plan')])).not.toContain('Earlier jobs');
+    expect(floor([row(1, 'Hive trailer', 'plan')], true)).toContain('Earlier jobs');
   });
 
   it('are none yet in a new workshop, and it says how to begin', () => {

@@ -42,7 +42,7 @@ it('lets each role do its part', function (Role $role, string $what, int $status
             'POST',
             "/api/v1/jobs/{$job->id}/file?uuid=" . Str::uuid(),
             content: '{}',
-            server: ['HTTP_ACCEPT' => 'application/json'],
+            server: ['HTTP_ACCEPT' => 'application/json', 'CONTENT_TYPE' => 'application/json'],
         ),
     };
     expect($response->status())->toBe($status);

@@ -20,7 +20,7 @@ it('signs in, says who, signs out', function (): void {
 
 it('does not say whether the name or the password was wrong, and slows guessing down', function (): void {
     $lead = $this->person(Role::Lead);
-    for ($i = 0; $i < 6; $i++) {
+    for ($i = 0; $i < 5; $i++) {
         $this->postJson('/api/v1/session', ['email' => $lead->email, 'password' => "guess {$i}"])
             ->assertStatus(422)
             ->assertJsonPath('message', 'That e-mail and password do not go together.');
@@ -41,8 +41,11 @@ it('keeps strangers out of everything', function (string $method, string $path):
 ]);
 
 it('checks the CSRF token outside of tests', function (): void {
-    $middleware = app(\Illuminate\Routing\Router::class)->getMiddlewareGroups()['web'];
-    expect(implode(' ', $middleware))->toContain('Csrf');
+    $middleware = app(\Illuminate\Routing\Router::class)->getMiddlewareGroups();
+    expect(implode(' ', $middleware['web']))
+        ->toContain('Csrf')
+        ->and(implode(' ', $middleware['signed-in']))
+        ->toContain('Csrf');
 });
 
 it('sends a content security policy without inline script', function (): void {

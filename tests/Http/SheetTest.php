@@ -7,6 +7,7 @@ use App\Jobs\PrintSheet;
 use App\Models\Role;
 use App\Models\Sheet;
 use Illuminate\Support\Facades\Queue;
+use Illuminate\Support\Str;
 use Tests\Rigs;
 
 it('queues a sheet and shows how far it is', function (): void {
@@ -40,12 +41,21 @@ it('lets the printing browser in once, from this machine only', function (): voi
         'status' => 'printing',
         'token_hash' => hash('sha256', $token),
     ]);
-    $this->call('GET', "/print-entry/{$token}", server: ['REMOTE_ADDR' => '192.0.2.7'])->assertForbidden();
-    $this->get("/print-entry/{$token}")->assertRedirect(
+    $this->call('POST', '/print-entry', ['token' => $token], server: ['REMOTE_ADDR' => '192.0.2.7'])->assertForbidden();
+    $this->post('/print-entry', ['token' => $token])->assertRedirect(
         "/jobs/{$job->id}/sheet?view=p%2Fwhole&revision=1&paper=letter",
     );
     $this->assertAuthenticatedAs($lead);
-    $this->get("/print-entry/{$token}")->assertNotFound();
+    $this->post('/print-entry', ['token' => $token])->assertNotFound();
+    // It reads the job of its sheet, and nothing else; and that no longer than it prints.
+    $this->getJson("/api/v1/jobs/{$job->id}")->assertOk();
+    $this->getJson('/api/v1/jobs')->assertForbidden();
+    $this->getJson('/api/v1/jobs/' . jobOf($lead)->id)->assertForbidden();
+    $this->getJson("/api/v1/jobs/{$job->id}/file")->assertForbidden();
+    $this->postJson("/api/v1/jobs/{$job->id}/undo", ['uuid' => Str::uuid()])->assertForbidden();
+    $this->postJson('/api/v1/tokens', ['name' => 'kept'])->assertForbidden();
+    Sheet::query()->update(['status' => 'done']);
+    $this->getJson("/api/v1/jobs/{$job->id}")->assertForbidden();
 });
 
 it('says why when printing fails', function (): void {

@@ -39,7 +39,7 @@ final class HereController
         Gate::authorize('view', $job);
         $given = $request->validate([
             'tab' => ['required', 'string', 'max:40'],
-            'revision' => ['required', 'integer', 'min:1'],
+            'revision' => ['required', 'integer', 'min:1', 'max:2147483647'],
             'place' => ['required', 'string', 'max:40'],
             'about' => ['nullable', 'string', 'max:120'],
             'leaving' => ['nullable', 'boolean'],
@@ -61,8 +61,8 @@ final class HereController
                     'about' => $given['about'] ?? null,
                     'seen_at' => now(),
                 ],
-                ['rig_job_id', 'tab'],
-                ['user_id', 'place', 'about', 'seen_at'],
+                ['rig_job_id', 'user_id', 'tab'],
+                ['place', 'about', 'seen_at'],
             );
         }
         $since = now()->subSeconds(self::GONE_S);
@@ -70,7 +70,7 @@ final class HereController
             ->join('users', 'users.id', '=', 'presences.user_id')
             ->where('rig_job_id', $job->id)
             ->where('seen_at', '>', $since)
-            ->where('tab', '<>', $given['tab'])
+            ->whereNot(fn($own) => $own->where('tab', $given['tab'])->where('user_id', $user))
             ->orderBy('users.name')
             ->get(['users.id', 'users.name', 'place', 'about']);
         $changes =

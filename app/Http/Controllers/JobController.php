@@ -20,16 +20,31 @@ use OpenApi\Attributes as OA;
 /** Jobs and their designs. */
 final class JobController
 {
+    /** Jobs and revisions told at a time. */
+    private const JOBS = 200;
+
+    private const REVISIONS = 300;
+
     public function __construct(private readonly Design $design, private readonly DesignAnswer $answer) {}
 
-    #[OA\Get(path: '/jobs', operationId: 'jobs', summary: 'The workshop\'s jobs, latest first.')]
+    #[OA\Get(path: '/jobs', operationId: 'jobs', summary: 'The workshop\'s jobs, latest first, so many at a time.')]
+    #[
+        OA\Parameter(
+            name: 'after',
+            in: 'query',
+            required: false,
+            description: 'how many to pass over',
+            schema: new OA\Schema(type: 'integer'),
+        ),
+    ]
     #[
         OA\Response(
             response: 200,
             description: 'Jobs',
             content: new OA\JsonContent(
-                required: ['jobs'],
+                required: ['jobs', 'more'],
                 properties: [
+                    new OA\Property(property: 'more', type: 'boolean', description: 'whether there are further ones'),
                     new OA\Property(
                         property: 'jobs',
                         type: 'array',
@@ -41,10 +56,19 @@ final class JobController
     ]
     public function index(Request $request): JsonResponse
     {
-        $jobs = User::of($request)->workshop->rigJobs()->with('customer')->orderByDesc('updated_at')->limit(200)->get();
+        $jobs = User::of($request)
+            ->workshop->rigJobs()
+            ->with('customer')
+            ->orderByDesc('updated_at')
+            ->orderByDesc('id')
+            ->offset(max(0, min(1_000_000, $request->integer('after'))))
+            ->limit(self::JOBS + 1)
+            ->get();
 
         return response()->json([
+            'more' => $jobs->count() > self::JOBS,
             'jobs' => $jobs
+                ->take(self::JOBS)
                 ->map(
                     fn(RigJob $job): array => [
                         'id' => $job->id,
@@ -229,7 +253,7 @@ final class JobController
         Gate::authorize('survey', $job);
         $given = $request->validate([
             'uuid' => ['required', 'uuid'],
-            'restore' => ['nullable', 'integer', 'min:1'],
+            'restore' => ['nullable', 'integer', 'min:1', 'max:2147483647'],
             'want' => ['array', 'max:20'],
             'want.*' => ['string', 'max:120'],
             'have' => ['array', 'max:60'],
@@ -250,15 +274,31 @@ final class JobController
         );
     }
 
-    #[OA\Get(path: '/jobs/{job}/revisions', operationId: 'revisions', summary: 'The history in words, latest first.')]
+    #[
+        OA\Get(
+            path: '/jobs/{job}/revisions',
+            operationId: 'revisions',
+            summary: 'The history in words, latest first, so many at a time.',
+        ),
+    ]
     #[OA\Parameter(name: 'job', in: 'path', required: true, schema: new OA\Schema(type: 'integer'))]
+    #[
+        OA\Parameter(
+            name: 'before',
+            in: 'query',
+            required: false,
+            description: 'those before this revision',
+            schema: new OA\Schema(type: 'integer'),
+        ),
+    ]
     #[
         OA\Response(
             response: 200,
             description: 'Revisions',
             content: new OA\JsonContent(
-                required: ['revisions'],
+                required: ['revisions', 'more'],
                 properties: [
+                    new OA\Property(property: 'more', type: 'boolean', description: 'whether there are earlier ones'),
                     new OA\Property(
                         property: 'revisions',
                         type: 'array',
@@ -268,18 +308,24 @@ final class JobController
             ),
         ),
     ]
-    public function revisions(RigJob $job): JsonResponse
+    public function revisions(Request $request, RigJob $job): JsonResponse
     {
         Gate::authorize('view', $job);
         $revisions = $job
             ->revisions()
             ->with('user')
+            ->when(
+                $request->integer('before') > 0,
+                fn($earlier) => $earlier->where('number', '<', min(2_147_483_647, $request->integer('before'))),
+            )
             ->orderByDesc('number')
-            ->limit(300)
+            ->limit(self::REVISIONS + 1)
             ->get(['id', 'rig_job_id', 'number', 'words', 'kind', 'undoes', 'user_id', 'created_at', 'sha256']);
 
         return response()->json([
+            'more' => $revisions->count() > self::REVISIONS,
             'revisions' => $revisions
+                ->take(self::REVISIONS)
                 ->map(
                     fn(Revision $r): array => [
                         'number' => $r->number,

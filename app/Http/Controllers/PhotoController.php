@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\KeepPhoto;
+use App\Files\Shelf;
 use App\Models\Photo;
 use App\Models\RigJob;
 use App\Models\User;
@@ -14,7 +15,6 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Gate;
-use Illuminate\Support\Facades\Storage;
 use OpenApi\Attributes as OA;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
@@ -108,9 +108,10 @@ final class PhotoController
     public function show(Photo $photo): StreamedResponse
     {
         Gate::authorize('view', $photo->rigJob);
-        abort_unless(Storage::disk('local')->exists($photo->file()), 404, 'The file of this photograph is gone.');
+        abort_if($photo->status === 'waiting', 404, 'This photograph is being written anew; ask again in a moment.');
+        abort_unless(Shelf::disk()->exists($photo->file()), 404, 'The file of this photograph is gone.');
 
-        return Storage::disk('local')->response($photo->file(), "photo-{$photo->id}.jpg", [
+        return Shelf::disk()->response($photo->file(), "photo-{$photo->id}.jpg", [
             'Content-Type' => 'image/jpeg',
             'Cache-Control' => 'private, max-age=86400, immutable',
         ]);
@@ -121,11 +122,15 @@ final class PhotoController
     #[OA\Response(response: 204, description: 'Gone')]
     public function destroy(Photo $photo): Response
     {
-        Gate::authorize('survey', $photo->rigJob);
+        Gate::authorize('view', $photo->rigJob);
+        Gate::authorize('removePhoto', [$photo->rigJob, $photo]);
         $file = $photo->file();
+        if ($photo->incoming !== null) {
+            Shelf::disk()->delete($photo->incoming);
+        }
         $photo->delete();
         if (Photo::query()->where('sha256', $photo->sha256)->doesntExist()) {
-            Storage::disk('local')->delete($file);
+            Shelf::disk()->delete($file);
         }
 
         return response()->noContent();
@@ -141,6 +146,8 @@ final class PhotoController
             'width' => $photo->width,
             'height' => $photo->height,
             'bytes' => $photo->bytes,
+            'status' => $photo->status,
+            'trouble' => $photo->trouble,
             'by' => $photo->user?->name,
             'at' => $photo->created_at->toIso8601ZuluString(),
         ];

@@ -4,18 +4,17 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Auth\SignIns;
 use App\Models\User;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
-use Illuminate\Support\Facades\RateLimiter;
-use Illuminate\Support\Str;
 use OpenApi\Attributes as OA;
 
 /** Signing in and out. */
 final class SessionController
 {
-    private const TRIES = 6;
+    public function __construct(private readonly SignIns $signIns) {}
 
     #[OA\Post(path: '/session', operationId: 'signIn', summary: 'Sign in; the session cookie does the rest.')]
     #[
@@ -47,26 +46,20 @@ final class SessionController
     ]
     public function store(Request $request): JsonResponse
     {
+        abort_unless($request->hasSession(), 400, 'With a token there is nothing to sign in to.');
         $given = $request->validate([
             'email' => ['required', 'string', 'max:190'],
-            'password' => ['required', 'string', 'max:200'],
+            'password' => ['required', 'string', 'max:1024'],
         ]);
-        $key = 'sign-in|' . Str::lower($given['email']) . '|' . $request->ip();
-        if (RateLimiter::tooManyAttempts($key, self::TRIES)) {
+        $wait = $this->signIns->wait($given['email']);
+        if ($wait > 0) {
             return response()->json(
-                [
-                    'message' => sprintf(
-                        'Too many tries. Wait %d seconds, then try again.',
-                        RateLimiter::availableIn($key),
-                    ),
-                    'problems' => [],
-                ],
+                ['message' => sprintf('Too many tries. Wait %d seconds, then try again.', $wait), 'problems' => []],
                 429,
             );
         }
-        if (!Auth::attempt(['email' => Str::lower($given['email']), 'password' => $given['password']])) {
-            RateLimiter::hit($key);
-
+        $user = $this->signIns->who($given['email'], $given['password']);
+        if ($user === null) {
             return response()->json(
                 [
                     'message' => 'That e-mail and password do not go together.',
@@ -75,7 +68,7 @@ final class SessionController
                 422,
             );
         }
-        RateLimiter::clear($key);
+        Auth::login($user);
         $request->session()->regenerate();
 
         return response()->json(self::person($request));
@@ -105,6 +98,7 @@ final class SessionController
     #[OA\Response(response: 204, description: 'Signed out')]
     public function destroy(Request $request): JsonResponse
     {
+        abort_unless($request->hasSession(), 400, 'With a token there is nothing to sign out of.');
         Auth::guard('web')->logout();
         $request->session()->invalidate();
         $request->session()->regenerateToken();

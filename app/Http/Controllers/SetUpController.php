@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Auth\GoodPassword;
 use App\Models\Role;
 use App\Models\SetupLink;
 use App\Models\Workshop;
@@ -50,28 +51,30 @@ final class SetUpController
     ]
     public function store(Request $request): JsonResponse
     {
+        abort_unless($request->hasSession(), 400, 'With a token there is nothing to sign in to.');
+        if (is_string($request->input('email'))) {
+            $request->merge(['email' => Str::lower($request->string('email')->toString())]);
+        }
         $given = $request->validate([
             'token' => ['required', 'string', 'size:48'],
             'workshop' => ['required', 'string', 'max:120'],
             'name' => ['required', 'string', 'max:120'],
             'email' => ['required', 'email', 'max:190', 'unique:users,email'],
-            'password' => ['required', 'string', 'min:10', 'max:200'],
+            'password' => ['required', 'string', new GoodPassword()],
         ]);
         $lead = DB::transaction(function () use ($given) {
-            $link =
-                SetupLink::unused($given['token']) ??
+            SetupLink::use($given['token']) ||
                 throw Refused::because(
                     '/token',
-                    'This link has been used, or never was. Ask for a new one: php artisan hollin:set-up.',
+                    'This link has been used, is too old, or never was. Ask for a new one: bin/hollin set-up.',
                 );
-            $link->update(['used_at' => now()]);
 
             return Workshop::query()
                 ->create(['name' => $given['workshop']])
                 ->users()
                 ->create([
                     'name' => $given['name'],
-                    'email' => Str::lower($given['email']),
+                    'email' => $given['email'],
                     'role' => Role::Lead,
                     'password' => $given['password'],
                 ]);

@@ -4,16 +4,18 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Files\Shelf;
+use App\Http\Middleware\PrintsOneSheet;
 use App\Jobs\PrintSheet;
 use App\Models\RigJob;
 use App\Models\Sheet;
 use App\Models\User;
+use Hollin\Core\Plan\Refused;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Gate;
-use Illuminate\Support\Facades\Storage;
 use Illuminate\Validation\Rule;
 use OpenApi\Attributes as OA;
 use Symfony\Component\HttpFoundation\StreamedResponse;
@@ -21,6 +23,9 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
 /** Plan sheets as PDF: asked for, printed by the queue's worker, fetched when done. */
 final class SheetController
 {
+    /** Sheets of one person that may wait at once. */
+    private const MOST_WAITING = 5;
+
     #[OA\Post(path: '/jobs/{job}/sheets', operationId: 'printSheet', summary: 'Have a plan sheet printed to PDF.')]
     #[OA\Parameter(name: 'job', in: 'path', required: true, schema: new OA\Schema(type: 'integer'))]
     #[
@@ -36,6 +41,13 @@ final class SheetController
         ),
     ]
     #[OA\Response(response: 202, description: 'Queued', content: new OA\JsonContent(ref: '#/components/schemas/Sheet'))]
+    #[
+        OA\Response(
+            response: 422,
+            description: 'Too many wait already',
+            content: new OA\JsonContent(ref: '#/components/schemas/Trouble'),
+        ),
+    ]
     public function store(Request $request, RigJob $job): JsonResponse
     {
         Gate::authorize('view', $job);
@@ -43,9 +55,20 @@ final class SheetController
             'view' => ['required', 'string', 'max:120', 'regex:/^[a-z0-9_\/]+$/'],
             'paper' => ['required', Rule::in(['letter', 'a4'])],
         ]);
+        $user = User::of($request);
+        $waiting = Sheet::query()
+            ->where('user_id', $user->id)
+            ->whereIn('status', ['waiting', 'printing'])
+            ->count();
+        if ($waiting >= self::MOST_WAITING) {
+            throw Refused::because(
+                '',
+                sprintf('%d sheets of yours wait to be printed. Let them come first.', $waiting),
+            );
+        }
         $sheet = Sheet::query()->create([
             'rig_job_id' => $job->id,
-            'user_id' => $request->user()?->getAuthIdentifier(),
+            'user_id' => $user->id,
             'revision' => $job->head,
             'view' => $given['view'],
             'paper' => $given['paper'],
@@ -78,13 +101,9 @@ final class SheetController
     public function pdf(Sheet $sheet): StreamedResponse
     {
         Gate::authorize('view', $sheet->rigJob);
-        abort_if(
-            $sheet->file === null || !Storage::disk('local')->exists($sheet->file),
-            404,
-            'The sheet is not printed yet.',
-        );
+        abort_if($sheet->file === null || !Shelf::disk()->exists($sheet->file), 404, 'The sheet is not printed yet.');
 
-        return Storage::disk('local')->download(
+        return Shelf::disk()->download(
             (string) $sheet->file,
             "plan-sheet-{$sheet->rig_job_id}-r{$sheet->revision}.pdf",
             ['Content-Type' => 'application/pdf'],
@@ -92,16 +111,17 @@ final class SheetController
     }
 
     /** The one-use way in for the printing browser: only from this machine, only while the sheet is being printed. */
-    public function enter(Request $request, string $token): RedirectResponse
+    public function enter(Request $request): RedirectResponse
     {
         abort_unless(in_array($request->server('REMOTE_ADDR'), ['127.0.0.1', '::1'], true), 403);
         $sheet = Sheet::query()
-            ->where('token_hash', hash('sha256', $token))
+            ->where('token_hash', hash('sha256', $request->string('token')->toString()))
             ->where('status', 'printing')
             ->firstOrFail();
         $sheet->update(['token_hash' => null]);
         assert($sheet->user instanceof User);
         Auth::login($sheet->user);
+        $request->session()->put(PrintsOneSheet::KEY, $sheet->id);
 
         return redirect(
             "/jobs/{$sheet->rig_job_id}/sheet?view=" .

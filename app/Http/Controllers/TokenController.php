@@ -94,7 +94,14 @@ final class TokenController
     #[OA\Response(response: 204, description: 'Gone')]
     public function destroy(Request $request, int $token): Response
     {
-        User::of($request)->tokens()->where('id', $token)->firstOrFail()->delete();
+        $user = User::of($request);
+        $with = $user->currentAccessToken();
+        abort_if(
+            $with instanceof PersonalAccessToken && $with->id !== $token,
+            403,
+            'A token takes back itself alone; sign in.',
+        );
+        $user->tokens()->where('id', $token)->firstOrFail()->delete();
 
         return response()->noContent();
     }

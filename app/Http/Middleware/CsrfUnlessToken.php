@@ -4,15 +4,19 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
+use Closure;
 use Illuminate\Foundation\Http\Middleware\ValidateCsrfToken;
+use Illuminate\Http\Request;
 
-/** Requests with a token of their own carry no session, so there is nothing to forge. */
+/** A request with a token of its own carries no session, so there is nothing to forge. */
 final class CsrfUnlessToken extends ValidateCsrfToken
 {
-    protected function inExceptArray($request): bool
+    /**
+     * @param Request $request
+     * @return mixed
+     */
+    public function handle($request, Closure $next)
     {
-        return ($request->bearerToken() !== null && !$request->hasSession()) ||
-            ($request->bearerToken() !== null && $request->cookies->get((string) config('session.cookie')) === null) ||
-            parent::inExceptArray($request);
+        return $request->bearerToken() === null ? parent::handle($request, $next) : $next($request);
     }
 }

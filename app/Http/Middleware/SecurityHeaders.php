@@ -33,6 +33,9 @@ final class SecurityHeaders
                 "frame-ancestors 'none'",
             ]),
         );
+        if ($request->is('api/*') && !$response->headers->hasCacheControlDirective('max-age')) {
+            $response->headers->set('Cache-Control', 'no-store, private');
+        }
         $response->headers->set('X-Content-Type-Options', 'nosniff');
         $response->headers->set('X-Frame-Options', 'DENY');
         $response->headers->set('Referrer-Policy', 'same-origin');

@@ -34,7 +34,7 @@ final class EditRequest extends FormRequest
     {
         return [
             'uuid' => ['required', 'uuid'],
-            'base' => ['required', 'integer', 'min:1'],
+            'base' => ['required', 'integer', 'min:1', 'max:2147483647'],
             'intent' => ['required', 'array', 'max:12'],
             'want' => ['array', 'max:20'],
             'have' => ['array', 'max:60'],

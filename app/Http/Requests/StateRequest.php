@@ -25,7 +25,7 @@ final class StateRequest extends FormRequest
     {
         return [
             'view' => ['required', 'string', 'max:120'],
-            'revision' => ['nullable', 'integer', 'min:1'],
+            'revision' => ['nullable', 'integer', 'min:1', 'max:2147483647'],
             'controls' => ['nullable', 'array', 'max:400'],
             'controls.*' => ['string', 'max:60'],
             'surroundings' => ['nullable', 'array', 'max:40'],

@@ -1,40 +1,47 @@
-import { useQuery } from '@tanstack/react-query';
+import { useInfiniteQuery } from '@tanstack/react-query';
 import { Button, Drawer } from 'antd';
 import { api, unwrap } from '../api/client';
+import { More } from '../ui/More';
 import type { DesignHold } from './useDesign';
 
 /** What was done, in words, with the way back. */
 export function History({ hold, open, close }: { hold: DesignHold; open: boolean; close: () => void }) {
   const id = hold.design.id;
-  const list = useQuery({
+  const list = useInfiniteQuery({
     queryKey: ['revisions', id, hold.design.revision],
     enabled: open,
-    queryFn: async () => unwrap(await api.GET('/jobs/{job}/revisions', { params: { path: { job: id } } })).revisions,
+    initialPageParam: undefined as number | undefined,
+    queryFn: async ({ pageParam }) =>
+      unwrap(await api.GET('/jobs/{job}/revisions', { params: { path: { job: id }, query: { before: pageParam } } })),
+    getNextPageParam: (last) => (last.more ? last.revisions.at(-1)?.number : undefined),
   });
   return (
     <Drawer open={open} onClose={close} title="History" size={420}>
       {list.isPending && <p className="quiet">Fetching …</p>}
       {list.isError && <p role="alert">{list.error.message}</p>}
       <ol className="history">
-        {list.data?.map((r) => (
-          <li key={r.number}>
-            <span className="figures quiet">r{r.number}</span>
-            <span>
-              {r.words}
-              <br />
-              <span className="quiet">
-                {r.by ?? 'Hollin'} ·{' '}
-                {new Date(r.at).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' })}
+        {list.data?.pages
+          .flatMap((page) => page.revisions)
+          .map((r) => (
+            <li key={r.number}>
+              <span className="figures quiet">r{r.number}</span>
+              <span>
+                {r.words}
+                <br />
+                <span className="quiet">
+                  {r.by ?? 'Hollin'} ·{' '}
+                  {new Date(r.at).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' })}
+                </span>
               </span>
-            </span>
-            {r.number !== hold.design.revision && (
-              <Button size="small" onClick={() => void hold.restore(r.number)}>
-                Go back to this
-              </Button>
-            )}
-          </li>
-        ))}
+              {r.number !== hold.design.revision && (
+                <Button size="small" onClick={() => void hold.restore(r.number)}>
+                  Go back to this
+                </Button>
+              )}
+            </li>
+          ))}
       </ol>
+      <More of={list} words="Earlier revisions" />
     </Drawer>
   );
 }

@@ -5,6 +5,7 @@ import { TopBar } from '../shell/TopBar';
 import { Failed, Waiting } from '../ui/Waiting';
 import { ConflictDialog } from './ConflictDialog';
 import { FilePanel } from './FilePanel';
+import { HeldBack } from './HeldBack';
 import { History } from './History';
 import { openView, useDesign } from './useDesign';
 import { useTogether } from './useTogether';
@@ -63,9 +64,13 @@ export default function JobPlace() {
         right={
           <>
             <People together={together} />
-            <span className="saving" role="status">
-              {hold.saving ? 'saving …' : `r${hold.design.revision}`}
-            </span>
+            {hold.held ? (
+              <HeldBack held={hold.held} />
+            ) : (
+              <span className="saving" role="status">
+                {hold.saving ? 'saving …' : `r${hold.design.revision}`}
+              </span>
+            )}
             <Tooltip title="Take back my last change (Ctrl Z)">
               <Button type="text" className="bar-button" onClick={() => void hold.undo()}>
                 Undo

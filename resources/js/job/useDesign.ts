@@ -1,6 +1,6 @@
 import { queryOptions, useQuery, useQueryClient } from '@tanstack/react-query';
 import { App } from 'antd';
-import { useCallback, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import {
   api,
   ApiError,
@@ -12,26 +12,13 @@ import {
   type Problem,
   type View,
 } from '../api/client';
+import { patiently, type Held } from './patiently';
 
 export const referenceQuery = queryOptions({
   queryKey: ['reference'],
   staleTime: Infinity,
   queryFn: async () => unwrap(await api.GET('/reference')),
 });
-
-const RETRIES = 4;
-
-/** Tries again while the connection is away; the edit's UUID makes a second arrival harmless. */
-async function patiently<T>(send: () => Promise<T>): Promise<T> {
-  for (let attempt = 0; ; attempt++) {
-    try {
-      return await send();
-    } catch (e) {
-      if (e instanceof ApiError || attempt >= RETRIES) throw e;
-      await new Promise((r) => setTimeout(r, 400 * 2 ** attempt));
-    }
-  }
-}
 
 /** The view looked at: as asked, else the last stage of the first plan, which is what one came for. */
 export function openView(views: View[], asked: string): string {
@@ -42,6 +29,8 @@ export function openView(views: View[], asked: string): string {
 export interface DesignHold {
   design: Design;
   saving: boolean;
+  /** a change of one's own that is not stored yet */
+  held: Held | null;
   conflict: ApiError | null;
   dismissConflict: () => void;
   /** makes one's own change again, over what the other did */
@@ -69,6 +58,14 @@ export function useDesign(
   const { message } = App.useApp();
   const [saving, setSaving] = useState(0);
   const [conflict, setConflict] = useState<ApiError | null>(null);
+  const [held, setHeld] = useState<Held | null>(null);
+  const unsaved = saving > 0;
+  useEffect(() => {
+    if (!unsaved) return;
+    const stay = (e: BeforeUnloadEvent) => e.preventDefault();
+    window.addEventListener('beforeunload', stay);
+    return () => window.removeEventListener('beforeunload', stay);
+  }, [unsaved]);
   const mine = useRef<Intent | null>(null);
   const chain = useRef<Promise<unknown>>(Promise.resolve());
   const key = useMemo(() => ['design', id], [id]);
@@ -104,9 +101,9 @@ export function useDesign(
       return result.catch((e: unknown) => {
         if (e instanceof ApiError && e.status === 409) setConflict(e);
         else if (e instanceof ApiError && refused && e.problems.length > 0) refused(e.problems);
-        else if (e instanceof ApiError)
+        else if (e instanceof ApiError && e.status < 500)
           void message.error(e.problems.length > 0 ? e.problems.map((p) => p.message).join(' ') : e.message, 7);
-        else void message.error('No connection. The change was not saved; try again when you are back.', 7);
+        else void message.error('You dropped the change; it is not saved.', 7);
         return undefined;
       });
     },
@@ -126,8 +123,9 @@ export function useDesign(
           want: viewIds,
           have: Object.keys(now?.answers ?? {}),
         };
-        const next = await patiently(async () =>
-          unwrap(await api.POST('/jobs/{job}/edits', { params: { path: { job: id } }, body })),
+        const next = await patiently(
+          async () => unwrap(await api.POST('/jobs/{job}/edits', { params: { path: { job: id } }, body })),
+          setHeld,
         );
         take(next);
         for (const notice of next.notices) void message.info(notice, 6);
@@ -148,8 +146,9 @@ export function useDesign(
           have: Object.keys(current()?.answers ?? {}),
           ...(restore === undefined ? {} : { restore }),
         };
-        const next = await patiently(async () =>
-          unwrap(await api.POST('/jobs/{job}/undo', { params: { path: { job: id } }, body })),
+        const next = await patiently(
+          async () => unwrap(await api.POST('/jobs/{job}/undo', { params: { path: { job: id } }, body })),
+          setHeld,
         );
         take(next);
         void message.success(next.words.charAt(0).toUpperCase() + next.words.slice(1), 3);
@@ -199,6 +198,7 @@ export function useDesign(
     return {
       design,
       saving: saving > 0,
+      held,
       conflict,
       dismissConflict: () => {
         setConflict(null);
@@ -221,7 +221,7 @@ export function useDesign(
       take,
       catchUp,
     };
-  }, [design, saving, conflict, edit, undoing, take, catchUp, query]);
+  }, [design, saving, held, conflict, edit, undoing, take, catchUp, query]);
 
   return { hold, error: query.error, refetch: () => void query.refetch() };
 }

@@ -1,10 +1,11 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useInfiniteQuery, useMutation, useQueryClient } from '@tanstack/react-query';
 import { Button, Form, Input, Modal, Select } from 'antd';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { api, unwrap, type JobRow } from '../api/client';
 import { useMe } from '../shell/Session';
 import { TopBar } from '../shell/TopBar';
+import { More } from '../ui/More';
 import { Failed, Waiting } from '../ui/Waiting';
 
 const KINDS: Record<string, string> = {
@@ -25,7 +26,14 @@ const NEXT: Record<string, { place: string; words: string }> = {
 export default function JobsPlace() {
   const me = useMe();
   const [opening, setOpening] = useState(false);
-  const jobs = useQuery({ queryKey: ['jobs'], staleTime: 0, queryFn: async () => unwrap(await api.GET('/jobs')).jobs });
+  const jobs = useInfiniteQuery({
+    queryKey: ['jobs'],
+    staleTime: 0,
+    initialPageParam: 0,
+    queryFn: async ({ pageParam }) => unwrap(await api.GET('/jobs', { params: { query: { after: pageParam } } })),
+    getNextPageParam: (last, pages) => (last.more ? pages.reduce((n, page) => n + page.jobs.length, 0) : undefined),
+  });
+  const rows = jobs.data?.pages.flatMap((page) => page.jobs);
   return (
     <>
       <TopBar title={me?.workshop} />
@@ -40,14 +48,15 @@ export default function JobsPlace() {
         </div>
         {jobs.isPending && <Waiting what="jobs" />}
         {jobs.isError && <Failed error={jobs.error} again={() => void jobs.refetch()} />}
-        {jobs.data?.length === 0 && (
+        {rows?.length === 0 && (
           <p className="empty">No job yet. Open one, then survey the rig from a factory layout.</p>
         )}
         <ul className="jobs">
-          {jobs.data?.map((job) => (
+          {rows?.map((job) => (
             <JobLine key={job.id} job={job} />
           ))}
         </ul>
+        <More of={jobs} words="Earlier jobs" />
       </main>
       <OpenJob open={opening} close={() => setOpening(false)} />
     </>

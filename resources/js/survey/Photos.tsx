@@ -31,6 +31,8 @@ export function Photos({ job, component, label }: { job: number; component: stri
   const photos = useQuery({
     queryKey: key,
     queryFn: async () => unwrap(await api.GET('/jobs/{job}/photos', { params: { path: { job } } })).photos,
+    // Until the worker has written them anew.
+    refetchInterval: (query) => (query.state.data?.some((p) => p.status === 'waiting') ? 700 : false),
   });
   const mine = (photos.data ?? []).filter((p) => p.component === component);
   const add = async (files: FileList | null) => {
@@ -61,8 +63,12 @@ export function Photos({ job, component, label }: { job: number; component: stri
     await client.invalidateQueries({ queryKey: key });
   };
   const drop = async (photo: Photo) => {
-    await api.DELETE('/photos/{photo}', { params: { path: { photo: photo.id } } });
-    setOpen(null);
+    try {
+      unwrap(await api.DELETE('/photos/{photo}', { params: { path: { photo: photo.id } } }));
+      setOpen(null);
+    } catch (e) {
+      void message.error(e instanceof ApiError ? e.message : 'No connection; the photograph is still there.', 8);
+    }
     await client.invalidateQueries({ queryKey: key });
   };
   return (
@@ -77,14 +83,22 @@ export function Photos({ job, component, label }: { job: number; component: stri
               onClick={() => setOpen(open?.id === p.id ? null : p)}
               aria-label={`Photograph by ${p.by}`}
             >
-              <img src={`/api/v1/photos/${p.id}`} alt={`${label}, photograph by ${p.by}`} loading="lazy" />
+              {p.status === 'kept' ? (
+                <img src={`/api/v1/photos/${p.id}`} alt={`${label}, photograph by ${p.by}`} loading="lazy" />
+              ) : (
+                <span className="is-coming">
+                  {p.status === 'failed' ? `This photograph ${p.trouble}` : 'being prepared …'}
+                </span>
+              )}
             </button>
           </li>
         ))}
       </ul>
       {open && (
         <figure>
-          <img src={`/api/v1/photos/${open.id}`} alt={`${label}, photograph by ${open.by}, large`} />
+          {open.status === 'kept' && (
+            <img src={`/api/v1/photos/${open.id}`} alt={`${label}, photograph by ${open.by}, large`} />
+          )}
           <figcaption>
             {open.by}, {new Date(open.at).toLocaleString()} · {open.width} × {open.height}{' '}
             <Button size="small" onClick={() => void drop(open)}>

@@ -1,0 +1,99 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Jobs;
+
+use App\Files\PictureHead;
+use App\Files\Shelf;
+use App\Models\Photo;
+use Hollin\Core\Plan\Refused;
+use Illuminate\Contracts\Queue\ShouldQueue;
+use Illuminate\Foundation\Bus\Dispatchable;
+use Illuminate\Queue\InteractsWithQueue;
+use Illuminate\Support\Facades\DB;
+use Intervention\Image\Encoders\JpegEncoder;
+use Intervention\Image\Exceptions\RuntimeException;
+use Intervention\Image\ImageManager;
+use Throwable;
+
+/**
+ * Writes a photograph anew: upright, no larger than a screen wants it, without position, serial numbers and whatever
+ * else the camera put in; and keeps it under the name of its content.
+ */
+final class DevelopPhoto implements ShouldQueue
+{
+    use Dispatchable;
+    use InteractsWithQueue;
+
+    private const LONGEST = 2560;
+
+    private const QUALITY = 85;
+
+    public int $tries = 2;
+
+    public int $timeout = 60;
+
+    public function __construct(private readonly int $photoId) {}
+
+    public function handle(): void
+    {
+        $photo = Photo::query()->find($this->photoId);
+        if ($photo === null || $photo->incoming === null) {
+            return;
+        }
+        $incoming = $photo->incoming;
+        try {
+            $raw = (string) Shelf::disk()->get($incoming);
+            PictureHead::of($raw);
+            $image = ImageManager::gd()->read($raw)->scaleDown(self::LONGEST, self::LONGEST);
+        } catch (RuntimeException | Refused) {
+            $this->spoilt('is damaged and cannot be read.');
+
+            return;
+        }
+        $clean = (string) $image->encode(new JpegEncoder(self::QUALITY, strip: true));
+        $sha = hash('sha256', $clean);
+        Shelf::put(Photo::fileOf($sha), $clean);
+        DB::transaction(function () use ($photo, $sha, $clean, $image): void {
+            $first = Photo::query()
+                ->where('rig_job_id', $photo->rig_job_id)
+                ->where('component', $photo->component)
+                ->where('sha256', $sha)
+                ->whereKeyNot($photo->id)
+                ->lockForUpdate()
+                ->first();
+            if ($first !== null) {
+                $first->update(['raw_sha256' => $photo->raw_sha256]);
+                $photo->delete();
+
+                return;
+            }
+            $photo->update([
+                'status' => 'kept',
+                'trouble' => null,
+                'incoming' => null,
+                'sha256' => $sha,
+                'bytes' => strlen($clean),
+                'width' => $image->width(),
+                'height' => $image->height(),
+            ]);
+        });
+        Shelf::disk()->delete($incoming);
+    }
+
+    /** Out of memory, out of time, out of disk: the photograph says so, and can be brought again. */
+    public function failed(?Throwable $why): void
+    {
+        $this->spoilt('could not be written anew; bring it again.');
+    }
+
+    private function spoilt(string $trouble): void
+    {
+        $photo = Photo::query()->find($this->photoId);
+        if ($photo?->incoming !== null) {
+            Shelf::disk()->delete($photo->incoming);
+        }
+        $photo?->update(['status' => 'failed', 'trouble' => $trouble, 'incoming' => null]);
+    }
+}

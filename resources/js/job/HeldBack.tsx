@@ -1,0 +1,17 @@
+import { Button } from 'antd';
+import type { Held } from './patiently';
+
+/** Says that a change is kept here and not stored yet, and lets its person send it now or let it go. */
+export function HeldBack({ held }: { held: Held }) {
+  return (
+    <span className="held-back" role="alert">
+      <b>Not saved yet</b>: {held.why}. Kept here, sent again by itself.
+      <Button size="small" onClick={held.now}>
+        Send now
+      </Button>
+      <Button size="small" type="text" onClick={held.drop}>
+        Drop the change
+      </Button>
+    </span>
+  );
+}

@@ -1,0 +1,62 @@
+import { ApiError } from '../api/client';
+
+/** A change that is not stored yet, and what can be done about it. */
+export interface Held {
+  /** why it is not stored */
+  why: string;
+  /** seconds until it is sent again */
+  seconds: number;
+  now: () => void;
+  drop: () => void;
+}
+
+const FIRST_S = 0.4;
+const LONGEST_S = 15;
+
+/** What says nothing against a change: nobody was there to take it, or something broke behind the one who was. */
+function passes(e: unknown): boolean {
+  return !(e instanceof ApiError) || e.status >= 500 || e.status === 429 || e.status === 408;
+}
+
+function words(e: unknown): string {
+  if (!(e instanceof ApiError)) return 'no connection';
+  if (e.status === 507) return 'the server has no room';
+  if (e.status === 503) return 'the server is not ready';
+  if (e.status === 429) return 'too many at once';
+  return `the server answered ${e.status}`;
+}
+
+/**
+ * Sends a change until it is stored, refused, or dropped by its person. It goes each time under the same UUID, so that a
+ * second arrival does nothing twice.
+ *
+ * @param held is told what is held back and why, and null when it is no longer
+ */
+export async function patiently<T>(send: () => Promise<T>, held: (held: Held | null) => void): Promise<T> {
+  for (let attempt = 0; ; attempt++) {
+    try {
+      const done = await send();
+      held(null);
+      return done;
+    } catch (e) {
+      if (!passes(e)) {
+        held(null);
+        throw e;
+      }
+      const seconds = Math.min(LONGEST_S, FIRST_S * 2 ** attempt);
+      const dropped = await new Promise<boolean>((go) => {
+        const timer = setTimeout(() => go(false), seconds * 1000);
+        const at = (drop: boolean) => () => {
+          clearTimeout(timer);
+          go(drop);
+        };
+        // The first try again comes before anybody has read a word.
+        if (attempt > 0) held({ why: words(e), seconds, now: at(false), drop: at(true) });
+      });
+      if (dropped) {
+        held(null);
+        throw e;
+      }
+    }
+  }
+}
