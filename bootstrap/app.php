@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Exceptions\Conflict;
+use App\Http\Controllers\HealthController;
 use App\Http\Hosts;
 use App\Http\Middleware\CsrfUnlessToken;
 use App\Http\Middleware\SecurityHeaders;
@@ -29,8 +30,8 @@ $problems = fn(array $list): array => array_map(fn(Problem $p): array => $p->toA
 return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(
         web: __DIR__ . '/../routes/web.php',
-        health: '/up',
         then: function (): void {
+            Route::get('/up', HealthController::class);
             // The interface signs in by session, CSRF check included; a program by its token, without either.
             Route::middleware('signed-in')
                 ->prefix('api/v1')
@@ -75,6 +76,21 @@ return Application::configure(basePath: dirname(__DIR__))
                                 : $e->getMessage(),
                     ],
                     404,
+                )
+                : null,
+        );
+        // The database is away: that is nobody's mistake here, and passes.
+        $exceptions->render(
+            fn(QueryException $e) => preg_match('/^(08|57P|53)/', (string) $e->getCode()) === 1 ||
+            str_contains($e->getMessage(), 'onnection')
+                ? response()->json(
+                    [
+                        'message' =>
+                            'The database does not answer just now. Nothing you typed is lost: it is sent again.',
+                        'problems' => [],
+                    ],
+                    503,
+                    ['Retry-After' => '5'],
                 )
                 : null,
         );

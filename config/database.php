@@ -18,8 +18,10 @@ return [
             'sslmode' => 'prefer',
             'timezone' => 'UTC',
             // A kept connection more than doubles the requests per second; workers are few.
-            'options' =>
-                extension_loaded('pdo_pgsql') && env('DB_PERSISTENT', true) ? [PDO::ATTR_PERSISTENT => true] : [],
+            // One that does not answer is given up after so many seconds.
+            'options' => extension_loaded('pdo_pgsql')
+                ? [PDO::ATTR_TIMEOUT => 5] + (env('DB_PERSISTENT', true) ? [PDO::ATTR_PERSISTENT => true] : [])
+                : [],
         ],
     ],
     'migrations' => ['table' => 'migrations', 'update_date_on_publish' => true],

@@ -108,31 +108,64 @@ state_dir() { # $1 name
   echo "/var/lib/hollin-$(printf %s "$ROOT" | sha256sum | cut -c1-10)/$1"
 }
 
+# Makes a cluster in $1/pg where there is none; sets DB_PASSWORD, PG_DATA, PG_SOCKET. $2 = tests for a throwaway one.
+cluster_make() {
+  local base=$1 kind=${2:-kept}
+  PG_DATA="$base/pg/data" PG_SOCKET="$base/pg/run"
+  mkdir -p "$base/pg" "$PG_SOCKET"
+  is_root && chown postgres: "$base/pg" "$PG_SOCKET"
+  chmod 700 "$base/pg" "$PG_SOCKET"
+  [ -s "$base/pg.secret" ] || (umask 077; head -c 24 /dev/urandom | base64 | tr -d '/+=' >"$base/pg.secret")
+  DB_PASSWORD=$(cat "$base/pg.secret")
+  # A cluster that was not made to its end is none: it is made beside and put in its place whole.
+  if [ ! -f "$PG_DATA/PG_VERSION" ]; then
+    rm -rf "$PG_DATA" "$PG_DATA.new"
+    local pw; pw=$(mktemp); printf %s "$DB_PASSWORD" >"$pw"; is_root && chown postgres "$pw"
+    as_postgres "$PG_BIN/initdb" -D "$PG_DATA.new" -U hollin --auth=scram-sha-256 --pwfile="$pw" -E UTF8 --locale=C.UTF-8 $([ "$kind" = tests ] && echo --no-sync) >/dev/null || die 'PostgreSQL could not make its cluster.'
+    rm -f "$pw"
+    [ "$kind" = tests ] && as_postgres sh -c "printf '%s\n' 'fsync=off' 'synchronous_commit=off' 'full_page_writes=off' 'wal_level=minimal' 'max_wal_senders=0' >>'$PG_DATA.new/postgresql.conf'"
+    mv "$PG_DATA.new" "$PG_DATA"
+  fi
+  # A socket path longer than 107 bytes is refused: then TCP on loopback alone.
+  [ "${#PG_SOCKET}" -gt 80 ] && PG_SOCKET=''
+  return 0
+}
+
+# What the cluster's server is started with; DB_PORT is set.
+cluster_options() {
+  printf '%s\n' -c listen_addresses=127.0.0.1 -c "port=$DB_PORT" -c "unix_socket_directories=$PG_SOCKET" -c max_connections=60 \
+    -c statement_timeout=20s -c lock_timeout=10s -c idle_in_transaction_session_timeout=30s
+}
+
 # Starts a cluster in $1/pg; sets DB_PORT, DB_PASSWORD, PG_DATA. $2 = tests for a throwaway one.
 cluster_start() {
-  local base=$1 kind=${2:-kept}
-  PG_DATA="$base/pg/data"; local sock="$base/pg/run"
-  mkdir -p "$base/pg" "$sock"
-  is_root && chown postgres: "$base/pg" "$sock"
-  chmod 700 "$base/pg" "$sock"
-  [ -f "$base/pg.secret" ] || (umask 077; head -c 24 /dev/urandom | base64 | tr -d '/+=' >"$base/pg.secret")
-  DB_PASSWORD=$(cat "$base/pg.secret")
-  if [ ! -f "$PG_DATA/PG_VERSION" ]; then
-    local pw; pw=$(mktemp); printf %s "$DB_PASSWORD" >"$pw"; is_root && chown postgres "$pw"
-    as_postgres "$PG_BIN/initdb" -D "$PG_DATA" -U hollin --auth=scram-sha-256 --pwfile="$pw" -E UTF8 --locale=C.UTF-8 --no-sync >/dev/null || die 'PostgreSQL could not make its cluster.'
-    rm -f "$pw"
-    [ "$kind" = tests ] && as_postgres sh -c "printf '%s\n' 'fsync=off' 'synchronous_commit=off' 'full_page_writes=off' 'wal_level=minimal' 'max_wal_senders=0' >>'$PG_DATA/postgresql.conf'"
-  fi
-  as_postgres "$PG_BIN/pg_ctl" -D "$PG_DATA" -s -m fast -w stop >/dev/null 2>&1 || true
-  # A socket path longer than 107 bytes is refused: then TCP on loopback alone.
-  [ "${#sock}" -gt 80 ] && sock=''
-  local try
+  local base=$1 try
+  cluster_make "$@"
+  cluster_stop
   for try in 1 2 3; do
     DB_PORT=$(free_port $((20000 + RANDOM % 20000)))
-    if as_postgres "$PG_BIN/pg_ctl" -D "$PG_DATA" -l "$base/pg/server.log" -w -t 60 -s \
-      -o "-c listen_addresses=127.0.0.1 -c port=$DB_PORT -c unix_socket_directories='$sock' -c max_connections=40" start; then return 0; fi
+    # Nothing of ours is handed on: a server that kept the lock open would hold it for ever.
+    if as_postgres "$PG_BIN/pg_ctl" -D "$PG_DATA" -l "$base/pg/server.log" -w -t 60 -s -o "$(cluster_options | sed "s/=\$/=''/" | tr '\n' ' ')" start 9>&-; then return 0; fi
   done
   die "PostgreSQL did not start; its log is $base/pg/server.log"
 }
 
-cluster_stop() { [ -n "${PG_DATA:-}" ] && as_postgres "$PG_BIN/pg_ctl" -D "$PG_DATA" -s -m fast -w -t 30 stop >/dev/null 2>&1 || true; }
+# The server of PG_DATA, if one runs: a number in a file is not enough, another program may have it by now.
+cluster_pid() {
+  local pid; pid=$(head -n 1 "${PG_DATA:-/nowhere}/postmaster.pid" 2>/dev/null) || return 1
+  [[ $pid =~ ^[0-9]+$ ]] && { tr "\0" " " <"/proc/$pid/cmdline"; } 2>/dev/null | grep -qF -- "-D $PG_DATA" && echo "$pid"
+}
+
+# Stops the cluster: asks it, then insists, then takes it away. What it has acknowledged is in its log all the same.
+cluster_stop() {
+  local pid how
+  [ -n "${PG_DATA:-}" ] || return 0
+  for how in fast immediate; do
+    pid=$(cluster_pid) || return 0
+    timeout -k 5 30 bash -c "$(declare -f is_root as_user as_postgres); as_postgres '$PG_BIN/pg_ctl' -D '$PG_DATA' -s -m $how -w -t 20 stop" >/dev/null 2>&1 9>&- || true
+  done
+  pid=$(cluster_pid) || return 0
+  pkill -KILL -P "$pid" 2>/dev/null || true
+  kill -KILL "$pid" 2>/dev/null || true
+  for how in 1 2 3 4 5 6 7 8 9 10; do kill -0 "$pid" 2>/dev/null || return 0; sleep 0.2; done
+}
