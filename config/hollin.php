@@ -11,6 +11,8 @@ return [
     'disk' => env('HOLLIN_DISK', 'local'),
     // What the photographs of one workshop may take, MB.
     'photo_mb' => (int) env('HOLLIN_PHOTO_MB', 4000),
+    // What the demo people sign in with, where it is not the known one.
+    'demo_password' => env('HOLLIN_DEMO_PASSWORD'),
     // Further names this application answers to, with commas.
     'hosts' => env('HOLLIN_HOSTS', ''),
     // Tell each response's peak memory in a header, for the benchmark.

@@ -9,6 +9,7 @@ use App\Models\RigJob;
 use App\Models\Role;
 use App\Models\User;
 use App\Models\Workshop;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Seeder;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -28,6 +29,20 @@ final class DemoSeeder extends Seeder
         'learn@hollin.test' => ['Posy Tarn', Role::Apprentice],
     ];
 
+    /** What the demo people sign in with: known, unless others than this machine can reach them. */
+    public static function password(): string
+    {
+        $made = config('hollin.demo_password');
+
+        return is_string($made) && $made !== '' ? $made : self::PASSWORD;
+    }
+
+    /** @return Builder<User> the demo people of this copy */
+    public static function people(): Builder
+    {
+        return User::query()->whereIn('email', array_keys(self::PEOPLE));
+    }
+
     public function run(Design $design): void
     {
         DB::transaction(fn() => $this->make($design));
@@ -35,7 +50,7 @@ final class DemoSeeder extends Seeder
 
     private function make(Design $design): void
     {
-        if (Workshop::query()->where('name', 'Lathe Lane Rig Works')->exists()) {
+        if (self::people()->exists()) {
             return;
         }
         $workshop = Workshop::query()->create(['name' => 'Lathe Lane Rig Works', 'timezone' => 'America/Chicago']);
@@ -43,7 +58,7 @@ final class DemoSeeder extends Seeder
             'name' => self::PEOPLE[$email][0],
             'email' => $email,
             'role' => self::PEOPLE[$email][1],
-            'password' => self::PASSWORD,
+            'password' => self::password(),
         ]);
         $lead = $make('lead@hollin.test');
         $technician = $make('tech@hollin.test');
