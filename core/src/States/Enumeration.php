@@ -11,7 +11,7 @@ use Hollin\Core\Network\Surrounding;
 final class Enumeration
 {
     /** Above this many reduced states the enumeration says so instead of sampling. */
-    public const BOUND = 250_000;
+    public const BOUND = 20_000;
 
     /** @var list<Device> */
     private array $controls;

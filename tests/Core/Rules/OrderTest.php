@@ -66,7 +66,7 @@ function aboard(string $id): stdClass
 }
 
 /** @param array<string, stdClass> $more what else lies aboard, as found and in the plan */
-function rigOf(Sample $sample, array $more): Examination
+function rigBeside(Sample $sample, array $more): Examination
 {
     $document = $sample->document();
     $rig = fn(stdClass $components): Rig => Rig::from((object) (get_object_vars($components) + $more));
@@ -87,7 +87,7 @@ function rigOf(Sample $sample, array $more): Examination
  * @param string $on a device that is switched on besides
  * @return list<string> keys
  */
-function keysOf(Rule $rule, Examination $rig, string $on = ''): array
+function foundBeside(Rule $rule, Examination $rig, string $on = ''): array
 {
     $hits = $rule instanceof RigRule ? $rule->hits($rig) : [];
     foreach ($rule instanceof StateRule ? $rig->settled : [] as $settled) {
@@ -103,11 +103,14 @@ it('lies aboard as a rig may', function (): void {
 });
 
 it('finds the same whatever stands before or behind it', function (Rule $rule, Sample $sample): void {
-    $plain = keysOf($rule, rigOf($sample, []));
+    $plain = foundBeside($rule, rigBeside($sample, []));
     foreach (['a0_' => 'before all others', 'zz_' => 'behind all others'] as $id => $order) {
-        $rig = rigOf($sample, get_object_vars(aboard($id)));
-        expect(array_values(array_diff($plain, keysOf($rule, $rig))))->toBe([], $order);
-        expect(array_values(array_diff($plain, keysOf($rule, $rig, "{$id}inverter.mode"))))->toBe([], "{$order}, on");
+        $rig = rigBeside($sample, get_object_vars(aboard($id)));
+        expect(array_values(array_diff($plain, foundBeside($rule, $rig))))->toBe([], $order);
+        expect(array_values(array_diff($plain, foundBeside($rule, $rig, "{$id}inverter.mode"))))->toBe(
+            [],
+            "{$order}, on",
+        );
     }
 })->with(function () {
     foreach (RuleBook::rules() as $rule) {
