@@ -16,6 +16,9 @@ use Hollin\Core\Network\Walk;
  */
 final class Reach
 {
+    /** Ways to one terminal, by what devices must be in. */
+    private const MOST_WAYS = 48;
+
     /** @var array<string, array{float, string, string}> terminal => [A, source, protecting component or ''] */
     public array $at = [];
 
@@ -123,6 +126,10 @@ final class Reach
     {
         if ($amps > ($this->at[$terminal][0] ?? 0.0)) {
             $this->at[$terminal] = [$amps, $source, $device];
+        }
+        // So many ways to one place no rig has: then it is said more cautiously, as if every device let everything on.
+        if (count($this->best[$terminal] ?? []) >= self::MOST_WAYS) {
+            $in = [];
         }
         $key = $in === [] ? '' : serialize($in);
         if ($amps > ($this->best[$terminal][$key] ?? 0.0) && $amps > ($this->best[$terminal][''] ?? 0.0)) {

@@ -50,6 +50,9 @@ final class Restless implements RigRule
         );
     }
 
+    /** Combinations of positions that are started from. */
+    private const MOST_STARTS = 81;
+
     public function hits(Examination $rig): array
     {
         $hits = [];
@@ -94,17 +97,22 @@ final class Restless implements RigRule
     /** @return list<array<string, string>> every combination of positions of the automatic devices, up to a bound */
     private function starts(Examination $rig): array
     {
-        $starts = [[]];
-        foreach ($rig->engine->automatic() as $id => $device) {
-            $next = [];
-            foreach ($starts as $start) {
-                foreach ($device->positionNames() as $position) {
-                    $next[] = $start + [$id => $position];
-                }
+        $starts = [];
+        $devices = array_reverse($rig->engine->automatic(), true);
+        for ($number = 0; $number < self::MOST_STARTS; $number++) {
+            $rest = $number;
+            $start = [];
+            foreach ($devices as $id => $device) {
+                $positions = $device->positionNames();
+                $start[$id] = $positions[$rest % count($positions)];
+                $rest = intdiv($rest, count($positions));
             }
-            $starts = $next;
+            if ($rest > 0) {
+                break;
+            }
+            $starts[] = $start;
         }
 
-        return array_slice($starts, 0, 81);
+        return $starts;
     }
 }

@@ -23,6 +23,12 @@ final class Contraction
     /** One bit each, in one integer. */
     private const MOST_POLES = 62;
 
+    /**
+     * What moves by itself is tried from each of its positions, together with all that does: more of it than any rig has
+     * is no longer gone through.
+     */
+    private const MOST_AUTOMATIC = 10;
+
     /** The bit of what a failure keeps closed. */
     private const ALWAYS = 62;
 
@@ -117,7 +123,7 @@ final class Contraction
     }
 
     /**
-     * Leaves devices in their usual position until the rest can be reckoned with: those first that stand so
+     * Leaves devices in their usual position until the rest can be reckoned with, contacts and what moves by itself: those first that stand so
      * in every named state, breakers before switches, and what moves by itself last of all.
      *
      * @param list<string> $moved
@@ -135,7 +141,8 @@ final class Contraction
             }
         }
         $count = array_sum(array_map(count(...), $sets));
-        if ($count <= self::MOST_POLES) {
+        $automatic = count(array_filter($this->graph->devices, fn(Device $d): bool => $d->isAutomatic()));
+        if ($count <= self::MOST_POLES && $automatic <= self::MOST_AUTOMATIC) {
             return;
         }
         $needed =
@@ -155,9 +162,10 @@ final class Contraction
             ($d->isAutomatic() ? 20 : 0);
         usort($devices, fn(Device $a, Device $b): int => $rank($a) <=> $rank($b));
         foreach ($devices as $device) {
-            if ($count <= self::MOST_POLES) {
-                break;
+            if ($count <= self::MOST_POLES && (!$device->isAutomatic() || $automatic <= self::MOST_AUTOMATIC)) {
+                continue;
             }
+            $automatic -= $device->isAutomatic() ? 1 : 0;
             $this->left[$device->id] = $device->isAutomatic() ? $device->positionNames()[0] : $device->normal;
             $count -= count($sets[$device->id]);
         }
