@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Tools;
 
 /**
- * Somebody who works on while parts are killed: edits, photographs and sheets, each sent again under the same name until
- * it is answered, and noted when it is acknowledged.
+ * Somebody who works on while parts are killed: edits, photographs and sheets, each sent again under the same name
+ * until it is answered, and noted when it is acknowledged.
  */
 final class KillsWriter
 {

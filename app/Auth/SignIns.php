@@ -10,8 +10,8 @@ use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Str;
 
 /**
- * Who signs in with which password. An account that is tried again and again waits longer each time, from wherever it is
- * tried, and an address that nobody has takes as long as one that somebody has.
+ * Who signs in with which password. An account that is tried again and again waits longer each time, from wherever it
+ * is tried, and an address that nobody has takes as long as one that somebody has.
  */
 final class SignIns
 {

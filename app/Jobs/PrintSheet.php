@@ -34,7 +34,7 @@ final class PrintSheet implements ShouldQueue
         $folder = sys_get_temp_dir() . '/hollin-print-' . Str::random(12);
         File::makeDirectory($folder, 0700);
         try {
-            // On a command line everybody on the machine could read it: the token stands in a file of this user's alone.
+            // On a command line everybody on the machine could read the token: it stands in a file of this user's.
             File::put("{$folder}/enter.html", self::entry($token));
             File::chmod("{$folder}/enter.html", 0600);
             $process = new Process(

@@ -10,6 +10,19 @@ use stdClass;
 /** A rig: its components by id, as found or as a stage of a plan leaves it. */
 final readonly class Rig
 {
+    private const MOST_OF_A_KIND = 16;
+
+    private const SOURCES = [
+        'shore_supply' => true,
+        'generator' => true,
+        'inverter' => true,
+        'inverter_charger' => true,
+        'converter' => true,
+        'surge_unit' => true,
+        'transfer_switch' => true,
+        'contactor' => true,
+    ];
+
     /** @param array<string, Component> $components */
     private function __construct(public array $components, public stdClass $source) {}
 
@@ -51,10 +64,39 @@ final readonly class Rig
         return isset($this->components[$id]) ? $this->components[$id]->label() : $id;
     }
 
+    /**
+     * More sources of a kind than any rig has: each brings states of its own, and they multiply.
+     *
+     * @return list<Problem>
+     */
+    public static function tooMany(stdClass $components, string $at): array
+    {
+        $types = array_count_values(
+            array_filter(
+                array_map(
+                    fn(mixed $c): mixed => $c instanceof stdClass ? $c->type ?? null : null,
+                    get_object_vars($components),
+                ),
+                is_string(...),
+            ),
+        );
+        $problems = [];
+        foreach (array_intersect_key($types, self::SOURCES) as $type => $count) {
+            if ($count > self::MOST_OF_A_KIND) {
+                $problems[] = new Problem(
+                    $at,
+                    sprintf('holds %d of "%s"; up to %d can be reckoned with.', $count, $type, self::MOST_OF_A_KIND),
+                );
+            }
+        }
+
+        return $problems;
+    }
+
     /** @return list<Problem> what names something that is not there; pointers begin with that of the components */
     public function problems(string $at): array
     {
-        $problems = [];
+        $problems = self::tooMany($this->source, $at);
         foreach ($this->components as $id => $component) {
             foreach ($component->referenceProblems($this->components) as [$pointer, $message]) {
                 // "@id/…" speaks about another component.

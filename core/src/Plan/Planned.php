@@ -128,6 +128,7 @@ final class Planned
                 ? array_column(self::stages($before, (string) $planId), null, 'id')
                 : [];
             foreach (self::stages($document, (string) $planId) as $stage) {
+                array_push($problems, ...Rig::tooMany($stage->components, "/plans/{$planId}/stages/{$stage->id}"));
                 foreach ($stage->touched as $id => $changes) {
                     if (
                         !isset($stage->components->{$id}) ||

@@ -23,10 +23,7 @@ final class Contraction
     /** One bit each, in one integer. */
     private const MOST_POLES = 62;
 
-    /**
-     * What moves by itself is tried from each of its positions, together with all that does: more of it than any rig has
-     * is no longer gone through.
-     */
+    /** What moves by itself is tried from each of its positions, together with all that does. */
     private const MOST_AUTOMATIC = 10;
 
     /** The bit of what a failure keeps closed. */
@@ -123,8 +120,8 @@ final class Contraction
     }
 
     /**
-     * Leaves devices in their usual position until the rest can be reckoned with, contacts and what moves by itself: those first that stand so
-     * in every named state, breakers before switches, and what moves by itself last of all.
+     * Leaves devices in their usual position until the rest can be reckoned with: those first that stand so in every
+     * named state, breakers before switches, and what moves by itself last of all.
      *
      * @param list<string> $moved
      */

@@ -27,8 +27,8 @@ function words(e: unknown): string {
 }
 
 /**
- * Sends a change until it is stored, refused, or dropped by its person. It goes each time under the same UUID, so that a
- * second arrival does nothing twice.
+ * Sends a change until it is stored, refused, or dropped by its person. It goes each time under the same UUID, so that
+ * a second arrival does nothing twice.
  *
  * @param held is told what is held back and why, and null when it is no longer
  */

@@ -140,7 +140,7 @@ it('rests when the bank is disconnected', function (): void {
 it('goes about as a wrong setting has it, and as before once that is put right', function (): void {
     $rig = Rigs::planned(Rigs::job(Sample::choose('in_line')));
     $wide = array_column(Failure::ofNetwork($rig->engine->network), null, 'words')[
-        'Inverter/charger 3000 VA set to take any volts at its input for a supply'
+        '{component inverter} set to take any volts at its input for a supply'
     ];
     $low = $rig->named['low_shore']->setting;
     $end = fn(?Failure $failure): string => $rig->engine->settle($low, [], $failure)->positions['inverter.relay'];
@@ -157,7 +157,7 @@ it('takes the other input of a transfer switch that is set the other way', funct
     $set = array_values(
         array_filter(Failure::ofNetwork($rig->engine->network), fn(Failure $f): bool => $f->logics !== []),
     );
-    expect(array_column($set, 'words'))->toBe([$rig->graph->label($switch) . ' set to prefer its other input']);
+    expect(array_column($set, 'words'))->toBe(["{component {$switch}} set to prefer its other input"]);
     $both = $rig->named['shore_and_inverter']->setting;
     $at = fn(?Failure $failure): string => $rig->engine->settle($both, [], $failure)->positions["{$switch}.handle"];
     expect($at($set[0]))

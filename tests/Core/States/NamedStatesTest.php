@@ -7,6 +7,7 @@ use Hollin\Core\Rules\Sample;
 use Hollin\Core\States\Contraction;
 use Hollin\Core\States\Enumeration;
 use Hollin\Core\States\Failure;
+use Hollin\Core\States\Naming;
 use Hollin\Core\States\Setting;
 use Tests\Rigs;
 
@@ -267,9 +268,10 @@ describe('controls', function (): void {
 });
 
 it('knows every single failure of the relays, in words', function (): void {
+    $rig = Rigs::planned(Rigs::job(Sample::choose('in_line')));
     $words = array_map(
-        fn(Failure $f): string => trim("{$f->words} {$f->pole}"),
-        Failure::ofNetwork(Rigs::planned(Rigs::job(Sample::choose('in_line')))->engine->network),
+        fn(Failure $f): string => trim(Naming::read($f->words, $rig->graph, $rig->named) . " {$f->pole}"),
+        Failure::ofNetwork($rig->engine->network),
     );
     expect($words)->toBe([
         'pass-through contacts of Inverter/charger 3000 VA welded closed hot pole',
