@@ -64,13 +64,10 @@ export default function JobPlace() {
         right={
           <>
             <People together={together} />
-            {hold.held ? (
-              <HeldBack held={hold.held} />
-            ) : (
-              <span className="saving" role="status">
-                {hold.saving ? 'saving …' : `r${hold.design.revision}`}
-              </span>
-            )}
+            <span className="saving" role="status">
+              {hold.held ? 'not saved' : hold.saving ? 'saving …' : `r${hold.design.revision}`}
+            </span>
+            {hold.held && <HeldBack held={hold.held} />}
             <Tooltip title="Take back my last change (Ctrl Z)">
               <Button type="text" className="bar-button" onClick={() => void hold.undo()}>
                 Undo
