@@ -3,7 +3,7 @@
 
 PG_BIN=/usr/lib/postgresql/15/bin
 PACKAGES=(php8.2-cli php8.2-fpm php8.2-pgsql php8.2-mbstring php8.2-xml php8.2-curl php8.2-intl php8.2-zip php8.2-opcache php8.2-apcu php8.2-gd
-  postgresql-15 nginx-light chromium unzip composer nodejs)
+  postgresql-15 nginx-light chromium unzip composer nodejs procps openssl)
 
 say() { printf '\033[32m·\033[0m %s\n' "$*"; }
 die() { printf 'hollin: %s\n' "$*" >&2; exit 1; }
