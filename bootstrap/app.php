@@ -6,6 +6,7 @@ use App\Exceptions\Conflict;
 use App\Http\Controllers\HealthController;
 use App\Http\Hosts;
 use App\Http\Middleware\CsrfUnlessToken;
+use App\Http\Middleware\RequestId;
 use App\Http\Middleware\SecurityHeaders;
 use App\Http\Middleware\SessionUnlessToken;
 use Hollin\Core\Job\BadJobFile;
@@ -39,6 +40,12 @@ return Application::configure(basePath: dirname(__DIR__))
         },
     )
     ->withMiddleware(function (Middleware $middleware): void {
+        // Who may say for whom a request came, and that it came by TLS: those named, and nobody else.
+        $proxies = array_filter(array_map(trim(...), explode(',', (string) env('HOLLIN_PROXIES', ''))));
+        if ($proxies !== []) {
+            $middleware->trustProxies(at: array_values($proxies));
+        }
+        $middleware->prepend(RequestId::class);
         $middleware->append(SecurityHeaders::class);
         // It comes with a one-use token of its own, from a page of the printing browser's folder.
         $middleware->validateCsrfTokens(except: ['print-entry']);

@@ -3,7 +3,9 @@
 declare(strict_types=1);
 
 use App\Models\Role;
+use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Log;
 
 /* What people and those who keep the machine read while a part is away. */
 
@@ -49,4 +51,32 @@ it('says so when nobody takes up what waits', function (): void {
         'created_at' => time() - 600,
     ]);
     $this->getJson('/up')->assertStatus(503)->assertJsonPath('worker', 'away');
+});
+
+it('names each request, in its answer and in its lines of the log', function (): void {
+    Log::spy();
+    $one = $this->getJson('/up')->headers->get('X-Request-Id');
+    $other = $this->getJson('/up')->headers->get('X-Request-Id');
+    expect($one)->toMatch('/^[0-9a-z]{26}$/')->not->toBe($other);
+    Log::shouldHaveReceived('withContext')->with(['request' => $one]);
+});
+
+it('believes those who stand in front of it that it was TLS, and nobody else', function (): void {
+    TrustProxies::at(['192.0.2.7']);
+    $from = fn(string $who) => $this->call(
+        'GET',
+        '/up',
+        server: [
+            'REMOTE_ADDR' => $who,
+            'HTTP_X_FORWARDED_PROTO' => 'https',
+        ],
+    );
+    try {
+        expect($from('192.0.2.7')->headers->get('Strict-Transport-Security'))
+            ->toContain('max-age')
+            ->and($from('192.0.2.8')->headers->has('Strict-Transport-Security'))
+            ->toBeFalse();
+    } finally {
+        TrustProxies::flushState();
+    }
 });

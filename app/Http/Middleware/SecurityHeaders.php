@@ -36,6 +36,9 @@ final class SecurityHeaders
         if ($request->is('api/*') && !$response->headers->hasCacheControlDirective('max-age')) {
             $response->headers->set('Cache-Control', 'no-store, private');
         }
+        if ($request->isSecure()) {
+            $response->headers->set('Strict-Transport-Security', 'max-age=31536000');
+        }
         $response->headers->set('X-Content-Type-Options', 'nosniff');
         $response->headers->set('X-Frame-Options', 'DENY');
         $response->headers->set('Referrer-Policy', 'same-origin');
