@@ -65,7 +65,7 @@ it('believes those who stand in front of it that it was TLS, and nobody else', f
     TrustProxies::at(['192.0.2.7']);
     $from = fn(string $who) => $this->call(
         'GET',
-        '/up',
+        'http://localhost/up',
         server: [
             'REMOTE_ADDR' => $who,
             'HTTP_X_FORWARDED_PROTO' => 'https',
