@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tools;
 
+use Illuminate\Support\Str;
 use RuntimeException;
 
 /**
@@ -17,7 +18,7 @@ final class Hostile
 
     private const MOST_MB = 256.0;
 
-    private string $cookies;
+    private readonly Client $client;
 
     private int $job = 0;
 
@@ -31,14 +32,12 @@ final class Hostile
     /** @var list<string> */
     private array $bad = [];
 
-    public function __construct(private readonly string $url, private readonly string $examples, int $seed)
+    public function __construct(string $url, private readonly string $examples, int $seed)
     {
         mt_srand($seed);
-        $this->cookies = (string) tempnam(sys_get_temp_dir(), 'hostile');
-        $this->send('GET', '/session');
-        [$status] = $this->send('POST', '/session', '{"email":"lead@hollin.test","password":"rowan-and-lath"}');
+        $this->client = new Client($url, 60);
+        $status = $this->client->signIn();
         $status === 200 || throw new RuntimeException("The demo's lead could not sign in: {$status}.");
-        $this->statuses = [];
     }
 
     /** @return bool whether every one of them was answered as it should be */
@@ -49,7 +48,7 @@ final class Hostile
         for ($n = 0; $n < $files; $n++) {
             $text = $this->spoilt($examples[array_rand($examples)]);
             $this->job === 0 ? $this->open() : null;
-            [$status] = $this->ask('a job file', 'POST', "/jobs/{$this->job}/file?uuid=" . self::uuid(), $text, $n);
+            [$status] = $this->ask('a job file', 'POST', "/jobs/{$this->job}/file?uuid=" . Str::uuid(), $text, $n);
             if ($status === 200) {
                 // It was taken in after all: then it opens, with all its answers.
                 $this->ask('the job of a job file', 'GET', "/jobs/{$this->job}", null, $n);
@@ -57,7 +56,7 @@ final class Hostile
             }
         }
         $this->open();
-        $this->send('POST', "/jobs/{$this->job}/file?uuid=" . self::uuid(), $examples[0]);
+        $this->client->send('POST', "/jobs/{$this->job}/file?uuid=" . Str::uuid(), $examples[0]);
         for ($n = 0; $n < $pictures; $n++) {
             $file = (string) tempnam(sys_get_temp_dir(), 'hostile');
             file_put_contents($file, $this->picture());
@@ -66,7 +65,7 @@ final class Hostile
             unlink($file);
         }
         for ($wait = 0; $wait < 120; $wait++) {
-            [, $answer] = $this->send('GET', "/jobs/{$this->job}/photos");
+            [, $answer] = $this->client->send('GET', "/jobs/{$this->job}/photos");
             $left = array_filter($answer->photos ?? [], fn($p): bool => $p->status === 'waiting');
             if ($left === []) {
                 break;
@@ -95,7 +94,7 @@ final class Hostile
 
     private function open(): void
     {
-        [, $answer] = $this->send('POST', '/jobs', '{"title":"Hostile","kind":"van"}');
+        [, $answer] = $this->client->send('POST', '/jobs', '{"title":"Hostile","kind":"van"}');
         $this->job = (int) ($answer->id ?? 0);
     }
 
@@ -106,7 +105,7 @@ final class Hostile
     private function ask(string $what, string $method, string $path, string|array|null $body, int $n): array
     {
         $since = microtime(true);
-        [$status, $answer, $memory] = $this->send($method, $path, $body);
+        [$status, $answer, $memory] = $this->client->send($method, $path, $body);
         $took = microtime(true) - $since;
         $this->statuses[$status] = ($this->statuses[$status] ?? 0) + 1;
         $this->longest = max($this->longest, $took);
@@ -248,48 +247,5 @@ final class Hostile
             3 => substr_replace($bytes, $at() . $at(), 16, 8),
             default => $this->flipped(substr_replace($bytes, random_bytes(30), mt_rand(0, strlen($bytes)), 30), 3),
         };
-    }
-
-    private static function uuid(): string
-    {
-        return \Illuminate\Support\Str::uuid()->toString();
-    }
-
-    /**
-     * @param string|array<string, mixed>|null $body
-     * @return array{int, mixed, float} status, answer, MB at most
-     */
-    private function send(string $method, string $path, string|array|null $body = null): array
-    {
-        preg_match('/XSRF-TOKEN\s+(\S+)/', (string) @file_get_contents($this->cookies), $token);
-        $memory = 0.0;
-        $curl = curl_init("{$this->url}/api/v1{$path}");
-        curl_setopt_array(
-            $curl,
-            [
-                CURLOPT_CUSTOMREQUEST => $method,
-                CURLOPT_RETURNTRANSFER => true,
-                CURLOPT_TIMEOUT => 60,
-                CURLOPT_COOKIEFILE => $this->cookies,
-                CURLOPT_COOKIEJAR => $this->cookies,
-                CURLOPT_HEADERFUNCTION => function ($_, string $line) use (&$memory): int {
-                    if (preg_match('/^x-peak-memory: (\d+)/i', $line, $m) === 1) {
-                        $memory = (float) $m[1] / 1e6;
-                    }
-
-                    return strlen($line);
-                },
-                CURLOPT_HTTPHEADER => [
-                    'Accept: application/json',
-                    'X-XSRF-TOKEN: ' . urldecode($token[1] ?? ''),
-                    ...is_string($body) ? ['Content-Type: application/json', 'Expect:'] : [],
-                ],
-            ] + ($body === null ? [] : [CURLOPT_POSTFIELDS => $body]),
-        );
-        $text = curl_exec($curl);
-        $status = (int) curl_getinfo($curl, CURLINFO_RESPONSE_CODE);
-        unset($curl);
-
-        return [$text === false ? 0 : $status, json_decode((string) $text), $memory];
     }
 }

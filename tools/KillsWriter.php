@@ -4,21 +4,23 @@ declare(strict_types=1);
 
 namespace Tools;
 
+use Illuminate\Support\Str;
+
 /**
  * Somebody who works on while parts are killed: edits, photographs and sheets, each sent again under the same name
  * until it is answered, and noted when it is acknowledged.
  */
 final class KillsWriter
 {
-    private string $cookies;
+    private readonly Client $client;
 
     private int $job = 0;
 
     private int $base = 1;
 
-    public function __construct(private readonly string $url, private readonly string $acknowledged)
+    public function __construct(string $url, private readonly string $acknowledged)
     {
-        $this->cookies = (string) tempnam(sys_get_temp_dir(), 'kills');
+        $this->client = new Client($url, 20);
     }
 
     /** Works until it is stopped. */
@@ -30,10 +32,11 @@ final class KillsWriter
                 continue;
             }
             match (true) {
-                $n % 40 === 0 => $this->send('POST', "/jobs/{$this->job}/sheets", [
-                    'view' => 'as_found',
-                    'paper' => 'a4',
-                ]),
+                $n % 40 === 0 => $this->client->send(
+                    'POST',
+                    "/jobs/{$this->job}/sheets",
+                    '{"view":"as_found","paper":"a4"}',
+                ),
                 $n % 10 === 0 => $this->photo($n),
                 default => $this->edit($n),
             };
@@ -42,18 +45,15 @@ final class KillsWriter
 
     private function edit(int $n): void
     {
-        $uuid = sprintf(
-            '%s-%s-4%s-8%s-%s',
-            ...array_map(fn(int $k): string => substr(bin2hex(random_bytes(6)), 0, $k), [8, 4, 3, 3, 12]),
-        );
-        $body = fn(): array => [
+        $uuid = (string) Str::uuid();
+        $body = fn(): string => (string) json_encode([
             'uuid' => $uuid,
             'base' => $this->base,
             'want' => ['nothing'],
             'intent' => ['kind' => 'survey_set', 'component' => 'c_outlets', 'path' => '/note', 'value' => "note {$n}"],
-        ];
+        ]);
         while (true) {
-            [$status, $answer] = $this->send('POST', "/jobs/{$this->job}/edits", $body());
+            [$status, $answer] = $this->client->send('POST', "/jobs/{$this->job}/edits", $body());
             if ($status === 200) {
                 $this->base = (int) $answer->revision;
                 $this->note("edit {$uuid} {$answer->revision}");
@@ -81,15 +81,10 @@ final class KillsWriter
         $file = sys_get_temp_dir() . "/kills-{$n}.jpg";
         imagejpeg($image, $file);
         for ($try = 0; $try < 100; $try++) {
-            [$status, $answer] = $this->send(
-                'POST',
-                "/jobs/{$this->job}/photos",
-                [
-                    'photo' => new \CURLFile($file, 'image/jpeg'),
-                    'component' => 'c_outlets',
-                ],
-                true,
-            );
+            [$status, $answer] = $this->client->send('POST', "/jobs/{$this->job}/photos", [
+                'photo' => new \CURLFile($file, 'image/jpeg'),
+                'component' => 'c_outlets',
+            ]);
             if ($status === 201) {
                 $this->note("photo {$answer->id} {$answer->bytes}");
                 break;
@@ -104,14 +99,12 @@ final class KillsWriter
 
     private function signIn(): void
     {
-        $this->send('GET', '/session');
-        [$status] = $this->send('POST', '/session', ['email' => 'lead@hollin.test', 'password' => 'rowan-and-lath']);
-        if ($status === 200 && $this->job === 0) {
-            [, $answer] = $this->send('GET', '/jobs');
+        if ($this->client->signIn() === 200 && $this->job === 0) {
+            [, $answer] = $this->client->send('GET', '/jobs');
             foreach ($answer->jobs ?? [] as $job) {
                 $this->job = str_contains($job->title, 'Tide-line') ? (int) $job->id : $this->job;
             }
-            [, $answer] = $this->send('GET', "/jobs/{$this->job}?want=nothing");
+            [, $answer] = $this->client->send('GET', "/jobs/{$this->job}?want=nothing");
             $this->base = (int) ($answer->revision ?? 1);
         }
         usleep(100_000);
@@ -120,35 +113,5 @@ final class KillsWriter
     private function note(string $line): void
     {
         file_put_contents($this->acknowledged, "{$line}\n", FILE_APPEND);
-    }
-
-    /**
-     * @param array<string, mixed> $body
-     * @return array{int, mixed} status, 0 when there was no answer; and the answer
-     */
-    private function send(string $method, string $path, array $body = [], bool $form = false): array
-    {
-        preg_match('/XSRF-TOKEN\s+(\S+)/', (string) @file_get_contents($this->cookies), $token);
-        $curl = curl_init("{$this->url}/api/v1{$path}");
-        curl_setopt_array(
-            $curl,
-            [
-                CURLOPT_CUSTOMREQUEST => $method,
-                CURLOPT_RETURNTRANSFER => true,
-                CURLOPT_TIMEOUT => 20,
-                CURLOPT_COOKIEFILE => $this->cookies,
-                CURLOPT_COOKIEJAR => $this->cookies,
-                CURLOPT_HTTPHEADER => [
-                    'Accept: application/json',
-                    'X-XSRF-TOKEN: ' . urldecode($token[1] ?? ''),
-                    ...$form || $method === 'GET' ? [] : ['Content-Type: application/json'],
-                ],
-            ] + ($method === 'GET' ? [] : [CURLOPT_POSTFIELDS => $form ? $body : (string) json_encode($body)]),
-        );
-        $text = curl_exec($curl);
-        $status = (int) curl_getinfo($curl, CURLINFO_RESPONSE_CODE);
-        unset($curl);
-
-        return [$text === false ? 0 : $status, json_decode((string) $text)];
     }
 }
