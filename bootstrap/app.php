@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Auth\Audit;
 use App\Exceptions\Conflict;
 use App\Http\Controllers\HealthController;
 use App\Http\Hosts;
@@ -9,6 +10,8 @@ use App\Http\Middleware\CsrfUnlessToken;
 use App\Http\Middleware\RequestId;
 use App\Http\Middleware\SecurityHeaders;
 use App\Http\Middleware\SessionUnlessToken;
+use App\Models\Happening;
+use App\Models\User;
 use Hollin\Core\Job\BadJobFile;
 use Hollin\Core\Job\Problem;
 use Hollin\Core\Plan\Refused;
@@ -23,7 +26,9 @@ use Illuminate\Http\Request;
 use Illuminate\Routing\Middleware\SubstituteBindings;
 use Illuminate\Support\Facades\Log;
 use Illuminate\Support\Facades\Route;
+use Illuminate\Support\Str;
 use Illuminate\Validation\ValidationException;
+use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
 $problems = fn(array $list): array => array_map(fn(Problem $p): array => $p->toArray(), $list);
@@ -60,6 +65,20 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->redirectGuestsTo('/');
     })
     ->withExceptions(function (Exceptions $exceptions) use ($problems): void {
+        $exceptions->respond(function (Response $response, Throwable $e, Request $request): Response {
+            $user = $response->getStatusCode() === 403 ? $request->user() : null;
+            if ($user instanceof User) {
+                rescue(
+                    fn() => Audit::note(Happening::Denied, $user, [
+                        'method' => $request->getMethod(),
+                        'path' => '/' . ltrim(substr($request->path(), strlen('api/v1')), '/'),
+                        'why' => Str::limit($e->getMessage(), 200),
+                    ]),
+                );
+            }
+
+            return $response;
+        });
         $exceptions->shouldRenderJsonWhen(fn(Request $request): bool => $request->is('api/*'));
         $exceptions->dontReport([Refused::class, BadJobFile::class, Conflict::class]);
         // Its own message carries the values of the statement: a password's hash among them.

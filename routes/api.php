@@ -2,9 +2,14 @@
 
 declare(strict_types=1);
 
+use App\Http\Controllers\AccountController;
+use App\Http\Controllers\AuditController;
+use App\Http\Controllers\CustomerController;
 use App\Http\Controllers\HereController;
 use App\Http\Controllers\JobController;
 use App\Http\Controllers\JobFileController;
+use App\Http\Controllers\JoinController;
+use App\Http\Controllers\PeopleController;
 use App\Http\Controllers\PhotoController;
 use App\Http\Controllers\ReadingController;
 use App\Http\Controllers\ReferenceController;
@@ -14,13 +19,15 @@ use App\Http\Controllers\SetUpController;
 use App\Http\Controllers\SheetController;
 use App\Http\Controllers\StateController;
 use App\Http\Controllers\TokenController;
+use App\Http\Middleware\BySession;
 use App\Http\Middleware\OneBody;
 use App\Http\Middleware\PrintsOneSheet;
+use App\Http\Middleware\SignInHolds;
 use App\Http\Middleware\TokensReadOnly;
 use Illuminate\Support\Facades\Route;
 
 // Ids as the database counts them: more digits are no address.
-foreach (['job', 'photo', 'sheet', 'token'] as $id) {
+foreach (['job', 'photo', 'sheet', 'token', 'person', 'link', 'signIn', 'customer'] as $id) {
     Route::pattern($id, '[0-9]{1,18}');
 }
 
@@ -28,35 +35,62 @@ Route::post('/session', [SessionController::class, 'store'])->middleware(['throt
 
 Route::post('/set-up', [SetUpController::class, 'store'])->middleware(['throttle:10,1', OneBody::class]);
 
-Route::middleware(['auth:sanctum', PrintsOneSheet::class, TokensReadOnly::class, OneBody::class])->group(
-    function (): void {
-        Route::get('/session', [SessionController::class, 'show']);
-        Route::delete('/session', [SessionController::class, 'destroy']);
-        Route::get('/reference', [ReferenceController::class, 'show']);
-        Route::get('/jobs', [JobController::class, 'index']);
-        Route::post('/jobs', [JobController::class, 'store']);
-        Route::get('/jobs/{job}', [JobController::class, 'show']);
-        Route::post('/jobs/{job}/edits', [JobController::class, 'edit']);
-        Route::post('/jobs/{job}/undo', [JobController::class, 'undo']);
-        Route::get('/jobs/{job}/revisions', [JobController::class, 'revisions']);
-        Route::get('/jobs/{job}/file', [JobFileController::class, 'export']);
-        Route::post('/jobs/{job}/file', [JobFileController::class, 'import']);
-        Route::get('/jobs/{job}/remedies', [RemedyController::class, 'index']);
-        Route::post('/jobs/{job}/states', [StateController::class, 'settle']);
-        Route::post('/jobs/{job}/probe', [StateController::class, 'probe']);
-        Route::post('/jobs/{job}/netlist', [StateController::class, 'netlist']);
-        Route::post('/jobs/{job}/here', [HereController::class, 'store']);
-        Route::get('/jobs/{job}/baseline', [ReadingController::class, 'baseline']);
-        Route::post('/jobs/{job}/readings', [ReadingController::class, 'store']);
-        Route::get('/jobs/{job}/photos', [PhotoController::class, 'index']);
-        Route::post('/jobs/{job}/photos', [PhotoController::class, 'store']);
-        Route::get('/photos/{photo}', [PhotoController::class, 'show']);
-        Route::delete('/photos/{photo}', [PhotoController::class, 'destroy']);
-        Route::get('/tokens', [TokenController::class, 'index']);
-        Route::post('/tokens', [TokenController::class, 'store'])->middleware('throttle:20,1');
-        Route::delete('/tokens/{token}', [TokenController::class, 'destroy']);
-        Route::post('/jobs/{job}/sheets', [SheetController::class, 'store']);
-        Route::get('/sheets/{sheet}', [SheetController::class, 'show']);
-        Route::get('/sheets/{sheet}/pdf', [SheetController::class, 'pdf']);
-    },
-);
+Route::middleware(['throttle:30,1', OneBody::class])->group(function (): void {
+    Route::post('/join', [JoinController::class, 'store']);
+    Route::post('/join/look', [JoinController::class, 'look']);
+});
+
+Route::middleware([
+    'auth:sanctum',
+    SignInHolds::class,
+    PrintsOneSheet::class,
+    TokensReadOnly::class,
+    OneBody::class,
+])->group(function (): void {
+    Route::get('/session', [SessionController::class, 'show']);
+    Route::delete('/session', [SessionController::class, 'destroy']);
+    Route::get('/reference', [ReferenceController::class, 'show']);
+    Route::get('/jobs', [JobController::class, 'index']);
+    Route::post('/jobs', [JobController::class, 'store']);
+    Route::get('/jobs/{job}', [JobController::class, 'show']);
+    Route::post('/jobs/{job}/edits', [JobController::class, 'edit']);
+    Route::post('/jobs/{job}/undo', [JobController::class, 'undo']);
+    Route::get('/jobs/{job}/revisions', [JobController::class, 'revisions']);
+    Route::get('/jobs/{job}/file', [JobFileController::class, 'export']);
+    Route::post('/jobs/{job}/file', [JobFileController::class, 'import']);
+    Route::get('/jobs/{job}/remedies', [RemedyController::class, 'index']);
+    Route::post('/jobs/{job}/states', [StateController::class, 'settle']);
+    Route::post('/jobs/{job}/probe', [StateController::class, 'probe']);
+    Route::post('/jobs/{job}/netlist', [StateController::class, 'netlist']);
+    Route::post('/jobs/{job}/here', [HereController::class, 'store']);
+    Route::get('/jobs/{job}/baseline', [ReadingController::class, 'baseline']);
+    Route::post('/jobs/{job}/readings', [ReadingController::class, 'store']);
+    Route::get('/jobs/{job}/photos', [PhotoController::class, 'index']);
+    Route::post('/jobs/{job}/photos', [PhotoController::class, 'store']);
+    Route::get('/photos/{photo}', [PhotoController::class, 'show']);
+    Route::delete('/photos/{photo}', [PhotoController::class, 'destroy']);
+    Route::get('/tokens', [TokenController::class, 'index']);
+    Route::post('/tokens', [TokenController::class, 'store'])->middleware(['throttle:20,1', BySession::class]);
+    Route::delete('/tokens/{token}', [TokenController::class, 'destroy']);
+    Route::post('/jobs/{job}/sheets', [SheetController::class, 'store']);
+    Route::get('/sheets/{sheet}', [SheetController::class, 'show']);
+    Route::get('/sheets/{sheet}/pdf', [SheetController::class, 'pdf']);
+
+    Route::middleware(BySession::class)->group(function (): void {
+        Route::get('/people', [PeopleController::class, 'index']);
+        Route::post('/people/invitations', [PeopleController::class, 'invite'])->middleware('throttle:30,1');
+        Route::delete('/people/links/{link}', [PeopleController::class, 'takeBack']);
+        Route::post('/people/{person}/role', [PeopleController::class, 'changeRole']);
+        Route::post('/people/{person}/reset', [PeopleController::class, 'reset'])->middleware('throttle:30,1');
+        Route::post('/people/{person}/leave', [PeopleController::class, 'leave']);
+        Route::post('/people/{person}/return', [PeopleController::class, 'letIn']);
+        Route::get('/account/sign-ins', [AccountController::class, 'signIns']);
+        Route::delete('/account/sign-ins', [AccountController::class, 'endOthers']);
+        Route::delete('/account/sign-ins/{signIn}', [AccountController::class, 'end']);
+        Route::post('/account/password', [AccountController::class, 'password']);
+        Route::get('/customers', [CustomerController::class, 'index']);
+        Route::get('/customers/{customer}/traces', [CustomerController::class, 'traces']);
+        Route::post('/customers/{customer}/erase', [CustomerController::class, 'erase']);
+        Route::get('/audit', [AuditController::class, 'index']);
+    });
+});

@@ -3,7 +3,12 @@
 declare(strict_types=1);
 
 use App\Actions\Design;
+use App\Actions\People;
+use App\Auth\Entry;
+use App\Models\Photo;
 use App\Models\RigJob;
+use App\Models\Role;
+use App\Models\Sheet;
 use App\Models\User;
 use Hollin\Core\Rules\Sample;
 use Illuminate\Foundation\Testing\RefreshDatabase;
@@ -32,4 +37,61 @@ function postEdit(Tests\TestCase $test, RigJob $job, int $base, array $intent, ?
         'want' => ['p/whole'],
         'have' => [],
     ]);
+}
+
+/** @return array<string, array{string, string}> method and path of everything that is described */
+function endpoints(): array
+{
+    $found = [];
+    foreach (
+        json_decode((string) file_get_contents(dirname(__DIR__) . '/docs/openapi.json'), true)['paths']
+        as $path => $methods
+    ) {
+        foreach (array_keys($methods) as $method) {
+            $method = strtoupper((string) $method);
+            if (
+                !in_array("{$method} {$path}", ['POST /session', 'POST /set-up', 'POST /join', 'POST /join/look'], true)
+            ) {
+                $found["{$method} {$path}"] = [$method, $path];
+            }
+        }
+    }
+
+    return $found;
+}
+
+/** The address with what belongs to a job of a workshop. */
+function addressOf(TestCase $test, string $path, User $owner): string
+{
+    $job = jobOf($owner);
+    $photo = Photo::query()->create([
+        'rig_job_id' => $job->id,
+        'user_id' => $owner->id,
+        'component' => 'inlet',
+        'sha256' => str_repeat('a', 64),
+        'bytes' => 10,
+        'width' => 1,
+        'height' => 1,
+    ]);
+    $sheet = Sheet::query()->create([
+        'rig_job_id' => $job->id,
+        'user_id' => $owner->id,
+        'revision' => 1,
+        'view' => 'as_found',
+        'paper' => 'letter',
+        'status' => 'done',
+    ]);
+    $token = $owner->createToken('a program', ['read'])->accessToken;
+    $ids = [
+        '{job}' => $job->id,
+        '{photo}' => $photo->id,
+        '{sheet}' => $sheet->id,
+        '{token}' => $token->id,
+        '{person}' => $test->person(Role::Technician, $owner->workshop->name)->id,
+        '{link}' => app(People::class)->invite($owner, 'Wren', Role::Apprentice)[0]->id,
+        '{signIn}' => Entry::begin($owner, null, null)->id,
+        '{customer}' => $owner->workshop->customers()->create(['name' => 'Ash Tally'])->id,
+    ];
+
+    return '/api/v1' . strtr($path, $ids);
 }

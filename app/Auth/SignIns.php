@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Auth;
 
+use App\Models\Happening;
 use App\Models\User;
 use Illuminate\Cache\RateLimiter;
 use Illuminate\Support\Facades\Hash;
@@ -45,8 +46,7 @@ final class SignIns
         // The same work whether or not there is such an address.
         $right = Hash::check($password, $user->password ?? self::nobodys());
         if ($user !== null && $right) {
-            $this->limiter->clear(self::key($email));
-            $this->limiter->clear(self::key($email) . '|wait');
+            $this->forgive($email);
             if (Hash::needsRehash($user->password)) {
                 $user->forceFill(['password' => $password])->save();
             }
@@ -54,8 +54,16 @@ final class SignIns
             return $user;
         }
         $this->wrong($email);
+        Audit::note(Happening::Refused, $user);
 
         return null;
+    }
+
+    /** Forgets wrong passwords of an account. */
+    public function forgive(string $email): void
+    {
+        $this->limiter->clear(self::key($email));
+        $this->limiter->clear(self::key($email) . '|wait');
     }
 
     private function wrong(string $email): void

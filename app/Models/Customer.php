@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
  * @property int $id
@@ -13,4 +14,10 @@ use Illuminate\Database\Eloquent\Model;
 final class Customer extends Model
 {
     protected $fillable = ['name'];
+
+    /** @return HasMany<RigJob, $this> */
+    public function rigJobs(): HasMany
+    {
+        return $this->hasMany(RigJob::class);
+    }
 }

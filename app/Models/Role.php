@@ -19,4 +19,10 @@ enum Role: string
             self::Apprentice => 'Apprentice',
         };
     }
+
+    /** Within a sentence. */
+    public function spoken(): string
+    {
+        return strtolower($this->label());
+    }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Foundation\Auth\User as Authenticatable;
 use Laravel\Sanctum\HasApiTokens;
 
@@ -14,6 +15,7 @@ use Laravel\Sanctum\HasApiTokens;
  * @property string $name
  * @property string $email
  * @property Role $role
+ * @property \Illuminate\Support\Carbon|null $left_at
  * @property Workshop $workshop
  */
 final class User extends Authenticatable
@@ -25,16 +27,24 @@ final class User extends Authenticatable
 
     protected $hidden = ['password', 'remember_token'];
 
+    protected $attributes = ['left_at' => null, 'remember_token' => null];
+
     /** @return BelongsTo<Workshop, $this> */
     public function workshop(): BelongsTo
     {
         return $this->belongsTo(Workshop::class);
     }
 
+    /** @return HasMany<SignIn, $this> */
+    public function signIns(): HasMany
+    {
+        return $this->hasMany(SignIn::class);
+    }
+
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['password' => 'hashed', 'role' => Role::class];
+        return ['password' => 'hashed', 'role' => Role::class, 'left_at' => 'datetime'];
     }
 
     /**

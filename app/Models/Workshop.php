@@ -22,6 +22,12 @@ final class Workshop extends Model
         return $this->hasMany(User::class);
     }
 
+    /** @return HasMany<PersonLink, $this> */
+    public function personLinks(): HasMany
+    {
+        return $this->hasMany(PersonLink::class);
+    }
+
     /** @return HasMany<RigJob, $this> */
     public function rigJobs(): HasMany
     {

@@ -2,9 +2,7 @@
 
 declare(strict_types=1);
 
-use App\Models\Photo;
 use App\Models\Role;
-use App\Models\Sheet;
 use Hollin\Core\Rules\Sample;
 use Illuminate\Support\Str;
 
@@ -12,52 +10,6 @@ use Illuminate\Support\Str;
  * Every path of the API's description, asked by somebody who must not: a stranger, another
  * workshop, an apprentice, a reading token; and with bodies that make no sense.
  */
-
-/** @return array<string, array{string, string}> method and path of everything that is described */
-function endpoints(): array
-{
-    $found = [];
-    foreach (
-        json_decode((string) file_get_contents(dirname(__DIR__, 2) . '/docs/openapi.json'), true)['paths']
-        as $path => $methods
-    ) {
-        foreach (array_keys($methods) as $method) {
-            $method = strtoupper((string) $method);
-            if (!in_array("{$method} {$path}", ['POST /session', 'POST /set-up'], true)) {
-                $found["{$method} {$path}"] = [$method, $path];
-            }
-        }
-    }
-
-    return $found;
-}
-
-/** The address with what belongs to a job of a workshop. */
-function addressOf(Tests\TestCase $test, string $path, App\Models\User $owner): string
-{
-    $job = jobOf($owner);
-    $photo = Photo::query()->create([
-        'rig_job_id' => $job->id,
-        'user_id' => $owner->id,
-        'component' => 'inlet',
-        'sha256' => str_repeat('a', 64),
-        'bytes' => 10,
-        'width' => 1,
-        'height' => 1,
-    ]);
-    $sheet = Sheet::query()->create([
-        'rig_job_id' => $job->id,
-        'user_id' => $owner->id,
-        'revision' => 1,
-        'view' => 'as_found',
-        'paper' => 'letter',
-        'status' => 'done',
-    ]);
-    $token = $owner->createToken('a program', ['read'])->accessToken;
-
-    return '/api/v1' .
-        strtr($path, ['{job}' => $job->id, '{photo}' => $photo->id, '{sheet}' => $sheet->id, '{token}' => $token->id]);
-}
 
 describe('everything that is described', function (): void {
     it('turns a stranger away without a word about what is there', function (string $method, string $path): void {

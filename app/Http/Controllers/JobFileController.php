@@ -6,6 +6,8 @@ namespace App\Http\Controllers;
 
 use App\Actions\Design;
 use App\Http\DesignAnswer;
+use App\Auth\Audit;
+use App\Models\Happening;
 use App\Models\RigJob;
 use App\Models\User;
 use Hollin\Core\Document\JobFile;
@@ -34,10 +36,15 @@ final class JobFileController
             content: new OA\MediaType(mediaType: 'application/json', schema: new OA\Schema(type: 'object')),
         ),
     ]
-    public function export(RigJob $job): Response
+    public function export(Request $request, RigJob $job): Response
     {
         Gate::authorize('view', $job);
         $revision = $job->revision($job->head);
+        Audit::note(Happening::Exported, User::of($request), [
+            'thing' => 'the job file',
+            'job' => $job->id,
+            'revision' => $revision->number,
+        ]);
         $name = trim((string) preg_replace('/[^a-z0-9]+/', '-', mb_strtolower($job->title)), '-') ?: 'job';
 
         return new Response($revision->document, 200, [
@@ -75,6 +82,7 @@ final class JobFileController
         Gate::authorize('plan', $job);
         $request->validate(['uuid' => ['required', 'uuid']]);
         $document = JobFile::read($request->getContent());
+        Audit::note(Happening::Imported, User::of($request), ['job' => $job->id]);
         $revision = $this->design->import($job, User::of($request), (string) $request->query('uuid'), $document);
 
         return $this->answer->of($job, $revision, [], []);

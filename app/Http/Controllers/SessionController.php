@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Auth\Audit;
+use App\Auth\Entry;
 use App\Auth\SignIns;
+use App\Models\Happening;
 use App\Models\User;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -53,10 +56,7 @@ final class SessionController
         ]);
         $wait = $this->signIns->wait($given['email']);
         if ($wait > 0) {
-            return response()->json(
-                ['message' => sprintf('Too many tries. Wait %d seconds, then try again.', $wait), 'problems' => []],
-                429,
-            );
+            return self::tooMany($wait);
         }
         $user = $this->signIns->who($given['email'], $given['password']);
         if ($user === null) {
@@ -68,8 +68,8 @@ final class SessionController
                 422,
             );
         }
-        Auth::login($user);
-        $request->session()->regenerate();
+        Entry::open($request, $user);
+        Audit::note(Happening::SignedIn, $user);
 
         return response()->json(self::person($request));
     }
@@ -99,11 +99,19 @@ final class SessionController
     public function destroy(Request $request): JsonResponse
     {
         abort_unless($request->hasSession(), 400, 'With a token there is nothing to sign out of.');
-        Auth::guard('web')->logout();
-        $request->session()->invalidate();
-        $request->session()->regenerateToken();
+        Audit::note(Happening::SignedOut, User::of($request));
+        Entry::close($request);
 
         return new JsonResponse(null, 204);
+    }
+
+    /** Held back for so many seconds. */
+    public static function tooMany(int $wait): JsonResponse
+    {
+        return response()->json(
+            ['message' => sprintf('Too many tries. Wait %d seconds, then try again.', $wait), 'problems' => []],
+            429,
+        );
     }
 
     /** @return array<string, mixed> */

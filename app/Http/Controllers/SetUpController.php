@@ -4,14 +4,16 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Auth\Audit;
+use App\Auth\Entry;
 use App\Auth\GoodPassword;
+use App\Models\Happening;
 use App\Models\Role;
 use App\Models\SetupLink;
 use App\Models\Workshop;
 use Hollin\Core\Plan\Refused;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use OpenApi\Attributes as OA;
@@ -79,8 +81,8 @@ final class SetUpController
                     'password' => $given['password'],
                 ]);
         });
-        Auth::login($lead);
-        $request->session()->regenerate();
+        Audit::note(Happening::Opened, $lead);
+        Entry::open($request, $lead);
 
         return response()->json(null, 201);
     }

