@@ -13,16 +13,12 @@ use Hollin\Core\Rules\Sample;
 use Opis\JsonSchema\Validator;
 use Tests\Rigs;
 
-it('finds every document made from the code up to date', function (string $file, string $text): void {
-    expect(is_file(base_path($file)))
-        ->toBeTrue()
-        ->and(file_get_contents(base_path($file)))
-        ->toBe($text, "{$file} is stale: run php artisan hollin:documents");
-})->with(function () {
-    $app = require dirname(__DIR__, 2) . '/bootstrap/app.php';
-    $app->make(Illuminate\Contracts\Console\Kernel::class)->bootstrap();
+it('finds every document made from the code up to date', function (): void {
     foreach (Documents::all() as $file => $text) {
-        yield $file => [$file, $text];
+        expect(is_file(base_path($file)))
+            ->toBeTrue($file)
+            ->and(file_get_contents(base_path($file)))
+            ->toBe($text, "{$file} is stale: run php artisan hollin:documents");
     }
 });
 

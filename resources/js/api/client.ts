@@ -29,6 +29,10 @@ export type Here = Schemas['Here'];
 export type Photo = Schemas['Photo'];
 export type Baseline = Schemas['Baseline'];
 export type Token = Schemas['Token'];
+export type Person = Schemas['Person'];
+export type PersonLink = Schemas['PersonLink'];
+export type MadeLink = Schemas['MadeLink'];
+export type Customer = Schemas['Customer'];
 
 /** What is wrong, and where. */
 export interface Problem {
@@ -41,11 +45,37 @@ function cookie(name: string): string {
   return found ? decodeURIComponent(found.slice(name.length + 1)) : '';
 }
 
+/** What the window hears when a request finds that nobody is signed in any more. */
+export const SIGNED_OUT = 'hollin:signed-out';
+
+/** Requests on their way, to be sent once more with another CSRF token. */
+const underWay = new Map<string, Request>();
+
+function sign(request: Request): Request {
+  request.headers.set('X-XSRF-TOKEN', cookie('XSRF-TOKEN'));
+  request.headers.set('X-Requested-With', 'XMLHttpRequest');
+  return request;
+}
+
 const csrf: Middleware = {
-  onRequest({ request }) {
-    request.headers.set('X-XSRF-TOKEN', cookie('XSRF-TOKEN'));
-    request.headers.set('X-Requested-With', 'XMLHttpRequest');
-    return request;
+  onRequest({ request, id }) {
+    if (request.method !== 'GET') underWay.set(id, request.clone());
+    return sign(request);
+  },
+  async onResponse({ response, schemaPath, id }) {
+    const again = underWay.get(id);
+    underWay.delete(id);
+    let last = response;
+    if (response.status === 419 && again) {
+      // The session ended, and its token with it: asking who one is brings the next.
+      await fetch('/api/v1/session', { headers: { Accept: 'application/json' }, credentials: 'same-origin' });
+      last = await fetch(sign(again));
+    }
+    if (last.status === 401 && schemaPath !== '/session') window.dispatchEvent(new Event(SIGNED_OUT));
+    return last;
+  },
+  onError({ id }) {
+    underWay.delete(id);
   },
 };
 

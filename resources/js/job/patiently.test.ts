@@ -12,6 +12,8 @@ it.each([
   ['a broken server', answer(500), 'the server answered 500'],
   ['a gateway with nobody behind it', answer(502), 'the server answered 502'],
   ['a server that starts', answer(503), 'the server is not ready'],
+  ['a sign-in that ended', answer(401), 'you are signed out'],
+  ['a session that ended', answer(419), 'you are signed out'],
   ['a full disk', answer(507), 'the server has no room'],
 ])('keeps a change through %s and sends it until it is stored', async (_, trouble, why) => {
   let fails = 12;
@@ -27,7 +29,7 @@ it.each([
   expect(said.at(-1)).toBeNull();
 });
 
-it.each([409, 422, 403, 404, 401, 413])('does not send again what was answered with %i', async (status) => {
+it.each([409, 422, 403, 404, 413])('does not send again what was answered with %i', async (status) => {
   const send = vi.fn(() => Promise.reject(answer(status)));
   await expect(patiently(send, () => undefined)).rejects.toMatchObject({ status });
   expect(send).toHaveBeenCalledTimes(1);

@@ -15,7 +15,7 @@ const LONGEST_S = 15;
 
 /** What says nothing against a change: nobody was there to take it, or something broke behind the one who was. */
 function passes(e: unknown): boolean {
-  return !(e instanceof ApiError) || e.status >= 500 || e.status === 429 || e.status === 408;
+  return !(e instanceof ApiError) || e.status >= 500 || [401, 408, 419, 429].includes(e.status);
 }
 
 function words(e: unknown): string {
@@ -23,6 +23,7 @@ function words(e: unknown): string {
   if (e.status === 507) return 'the server has no room';
   if (e.status === 503) return 'the server is not ready';
   if (e.status === 429) return 'too many at once';
+  if (e.status === 401 || e.status === 419) return 'you are signed out';
   return `the server answered ${e.status}`;
 }
 

@@ -5,6 +5,7 @@ import { BrowserRouter, Navigate, Route, Routes, useLocation } from 'react-route
 import { ApiError } from '../api/client';
 import { Waiting } from '../ui/Waiting';
 import { PrefsContext, useTheme } from './prefs';
+import { Join } from './Join';
 import { Session, useMe } from './Session';
 import { SetUp } from './SetUp';
 import { SignIn } from './SignIn';
@@ -14,7 +15,9 @@ import { antTheme } from './theme';
 const JobsPlace = lazy(() => import('../jobs/JobsPlace'));
 const JobPlace = lazy(() => import('../job/JobPlace'));
 const SheetPlace = lazy(() => import('../sheet/SheetPlace'));
-const TokensPlace = lazy(() => import('../shell/TokensPlace'));
+const TokensPlace = lazy(() => import('../account/TokensPlace'));
+const AccountPlace = lazy(() => import('../account/AccountPlace'));
+const WorkshopPlace = lazy(() => import('../workshop/WorkshopPlace'));
 const ReferencePlace = lazy(() => import('../shell/ReferencePlace'));
 
 function newClient(): QueryClient {
@@ -62,11 +65,14 @@ function Places() {
   const { pathname } = useLocation();
   const token = /^\/set-up\/([A-Za-z0-9]{48})$/.exec(pathname)?.[1];
   if (token) return <SetUp token={token} />;
+  if (pathname === '/join') return <Join />;
   if (!me) return <SignIn />;
   return (
     <Suspense fallback={<Waiting what="this place" />}>
       <Routes>
         <Route path="/" element={<JobsPlace />} />
+        <Route path="/account" element={<AccountPlace />} />
+        <Route path="/workshop" element={<WorkshopPlace />} />
         <Route path="/tokens" element={<TokensPlace />} />
         <Route path="/reference" element={<ReferencePlace />} />
         <Route path="/jobs/:id/sheet" element={<SheetPlace />} />

@@ -1,6 +1,8 @@
-import { useQuery } from '@tanstack/react-query';
-import { createContext, useContext, type ReactNode } from 'react';
-import { api, ApiError, unwrap, type Me } from '../api/client';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { Modal } from 'antd';
+import { createContext, useContext, useEffect, useState, type ReactNode } from 'react';
+import { api, ApiError, SIGNED_OUT, unwrap, type Me } from '../api/client';
+import { SignInForm } from './SignIn';
 import { Failed, Waiting } from '../ui/Waiting';
 
 const MeContext = createContext<Me | null>(null);
@@ -22,5 +24,40 @@ export function Session({ children }: { children: ReactNode }) {
   });
   if (me.isPending) return <Waiting what="Hollin" />;
   if (me.isError) return <Failed error={me.error} again={() => void me.refetch()} />;
-  return <MeContext.Provider value={me.data}>{children}</MeContext.Provider>;
+  return (
+    <MeContext.Provider value={me.data}>
+      {children}
+      {me.data && <SignedOut me={me.data} />}
+    </MeContext.Provider>
+  );
+}
+
+/**
+ * A sign-in that ended while its person was at work: signing in again happens over the place as it stands, and what is
+ * held back goes then. Somebody else begins afresh.
+ */
+function SignedOut({ me }: { me: Me }) {
+  const client = useQueryClient();
+  const [out, setOut] = useState(false);
+  useEffect(() => {
+    const heard = () => setOut(true);
+    window.addEventListener(SIGNED_OUT, heard);
+    return () => window.removeEventListener(SIGNED_OUT, heard);
+  }, []);
+  return (
+    <Modal open={out} title="You are signed out" footer={null} closable={false} maskClosable={false} keyboard={false}>
+      <p className="quiet">Sign in again, {me.name}, and go on where you are: nothing you entered is lost.</p>
+      <SignInForm
+        done={(who) => {
+          if (who.id !== me.id) {
+            window.location.assign('/');
+            return;
+          }
+          setOut(false);
+          client.setQueryData(['me'], who);
+          void client.invalidateQueries();
+        }}
+      />
+    </Modal>
+  );
 }

@@ -1,7 +1,10 @@
+import { useState } from 'react';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Button, Form, Input } from 'antd';
 import { useNavigate } from 'react-router';
+import { NewPassword } from '../account/NewPassword';
 import { api, unwrap } from '../api/client';
+import { atFields } from '../ui/atFields';
 import { Leaf } from '../ui/Leaf';
 
 interface Answers {
@@ -15,7 +18,11 @@ interface Answers {
 export function SetUp({ token }: { token: string }) {
   const client = useQueryClient();
   const navigate = useNavigate();
+  const [form] = Form.useForm<Answers>();
+  const [trouble, setTrouble] = useState<string | null>(null);
   const setUp = useMutation({
+    onError: (e) => setTrouble(atFields(form, e)),
+    onMutate: () => setTrouble(null),
     mutationFn: async (values: Answers) => unwrap(await api.POST('/set-up', { body: { ...values, token } })),
     onSuccess: async () => {
       await navigate('/');
@@ -29,7 +36,7 @@ export function SetUp({ token }: { token: string }) {
           <Leaf size={34} /> Open a workshop
         </h1>
         <p className="quiet">You become its lead technician.</p>
-        <Form layout="vertical" onFinish={setUp.mutate} requiredMark={false}>
+        <Form form={form} layout="vertical" onFinish={setUp.mutate} requiredMark={false}>
           <Form.Item name="workshop" label="Workshop" rules={[{ required: true, message: 'Name the workshop.' }]}>
             <Input maxLength={120} autoFocus />
           </Form.Item>
@@ -39,16 +46,10 @@ export function SetUp({ token }: { token: string }) {
           <Form.Item name="email" label="E-mail" rules={[{ required: true, message: 'Your e-mail is missing.' }]}>
             <Input autoComplete="username" inputMode="email" />
           </Form.Item>
-          <Form.Item
-            name="password"
-            label="Password, ten characters or more"
-            rules={[{ required: true, min: 10, message: 'Ten characters or more.' }]}
-          >
-            <Input.Password visibilityToggle={false} autoComplete="new-password" />
-          </Form.Item>
-          {setUp.isError && (
+          <NewPassword label="Password" />
+          {trouble && (
             <p role="alert" className="trouble">
-              {setUp.error.message}
+              {trouble}
             </p>
           )}
           <Button type="primary" htmlType="submit" block loading={setUp.isPending}>

@@ -1,16 +1,11 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Button, Form, Input } from 'antd';
-import { api, unwrap } from '../api/client';
+import { api, unwrap, type Me } from '../api/client';
 import { Cautions } from '../ui/Cautions';
 import { Leaf } from '../ui/Leaf';
 
 export function SignIn() {
   const client = useQueryClient();
-  const signIn = useMutation({
-    mutationFn: async (values: { email: string; password: string }) =>
-      unwrap(await api.POST('/session', { body: values })),
-    onSuccess: (me) => client.setQueryData(['me'], me),
-  });
   return (
     <main className="signin">
       <section className="signin-card">
@@ -20,28 +15,36 @@ export function SignIn() {
         <p className="quiet">
           Retrofit planning for RV electrical systems: survey the rig, plan the change, prove every state.
         </p>
-        <Form layout="vertical" onFinish={signIn.mutate} requiredMark={false}>
-          <Form.Item name="email" label="E-mail" rules={[{ required: true, message: 'Your e-mail is missing.' }]}>
-            <Input autoComplete="username" autoFocus inputMode="email" />
-          </Form.Item>
-          <Form.Item
-            name="password"
-            label="Password"
-            rules={[{ required: true, message: 'Your password is missing.' }]}
-          >
-            <Input.Password visibilityToggle={false} autoComplete="current-password" />
-          </Form.Item>
-          {signIn.isError && (
-            <p role="alert" className="trouble">
-              {signIn.error.message}
-            </p>
-          )}
-          <Button type="primary" htmlType="submit" block loading={signIn.isPending}>
-            Sign in
-          </Button>
-        </Form>
+        <SignInForm done={(me) => client.setQueryData(['me'], me)} />
         <Cautions />
       </section>
     </main>
+  );
+}
+
+/** The two fields themselves: on a page of their own, or over a place that one was signed out of. */
+export function SignInForm({ done }: { done: (me: Me) => void }) {
+  const signIn = useMutation({
+    mutationFn: async (values: { email: string; password: string }) =>
+      unwrap(await api.POST('/session', { body: values })),
+    onSuccess: done,
+  });
+  return (
+    <Form layout="vertical" onFinish={signIn.mutate} requiredMark={false}>
+      <Form.Item name="email" label="E-mail" rules={[{ required: true, message: 'Your e-mail is missing.' }]}>
+        <Input autoComplete="username" autoFocus inputMode="email" />
+      </Form.Item>
+      <Form.Item name="password" label="Password" rules={[{ required: true, message: 'Your password is missing.' }]}>
+        <Input.Password visibilityToggle={false} autoComplete="current-password" />
+      </Form.Item>
+      {signIn.isError && (
+        <p role="alert" className="trouble">
+          {signIn.error.message}
+        </p>
+      )}
+      <Button type="primary" htmlType="submit" block loading={signIn.isPending}>
+        Sign in
+      </Button>
+    </Form>
   );
 }

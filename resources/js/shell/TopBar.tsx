@@ -46,13 +46,17 @@ export function TopBar({ title, children, right }: { title?: ReactNode; children
                 label: units.system === 'trade' ? 'Show m, mm², kg, °C' : 'Show ft, AWG, lb, °F',
                 onClick: () => units.setSystem(units.system === 'trade' ? 'metric' : 'trade'),
               },
+              { key: 'account', label: <Link to="/account">Your password and sign-ins</Link> },
+              ...(me?.role === 'lead'
+                ? [{ key: 'workshop', label: <Link to="/workshop">People, customers, log</Link> }]
+                : []),
               { key: 'tokens', label: <Link to="/tokens">Tokens for other programs</Link> },
               { key: 'reference', label: <Link to="/reference">Rules and tables</Link> },
               { key: 'out', label: 'Sign out', onClick: () => void signOut() },
             ],
           }}
         >
-          <Button type="text" className="who" aria-label={`${me?.name}: theme, reference, sign out`}>
+          <Button type="text" className="who" aria-label={`${me?.name}: account, theme, reference, sign out`}>
             {me?.name
               .split(' ')
               .map((w) => w[0])

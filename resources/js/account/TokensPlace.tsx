@@ -2,7 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { App, Button, Checkbox, Input } from 'antd';
 import { useState } from 'react';
 import { api, ApiError, unwrap } from '../api/client';
-import { TopBar } from './TopBar';
+import { TopBar } from '../shell/TopBar';
 
 /** Tokens by which other programs use the API as oneself. */
 export default function TokensPlace() {

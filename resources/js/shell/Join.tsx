@@ -1,0 +1,104 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { Button, Form, Input } from 'antd';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { NewPassword } from '../account/NewPassword';
+import { api, unwrap } from '../api/client';
+import { atFields } from '../ui/atFields';
+import { Leaf } from '../ui/Leaf';
+import { Waiting } from '../ui/Waiting';
+
+interface Answers {
+  name?: string;
+  email?: string;
+  password: string;
+}
+
+/** In by a link that a lead technician handed over. Its token stands behind the hash mark: no server writes it down. */
+export function Join() {
+  const client = useQueryClient();
+  const navigate = useNavigate();
+  const [form] = Form.useForm<Answers>();
+  const [token] = useState(() => window.location.hash.slice(1));
+  const link = useQuery({
+    queryKey: ['join', token],
+    retry: false,
+    queryFn: async () => unwrap(await api.POST('/join/look', { body: { token } })),
+  });
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const join = useMutation({
+    onError: (e) => setTrouble(atFields(form, e)),
+    onMutate: () => setTrouble(null),
+    mutationFn: async (values: Answers) => {
+      unwrap(await api.POST('/join', { body: { ...values, token } }));
+      return unwrap(await api.GET('/session'));
+    },
+    onSuccess: async (me) => {
+      // Whoever was signed in here before has nothing to show to who is now.
+      client.removeQueries({ predicate: (query) => query.queryKey[0] !== 'me' });
+      client.setQueryData(['me'], me);
+      await navigate('/', { replace: true });
+    },
+  });
+  if (link.isPending) return <Waiting what="your link" />;
+  return (
+    <main className="signin">
+      <section className="signin-card">
+        <h1>
+          <Leaf size={34} /> {link.data?.renews ? 'A new password' : 'Join a workshop'}
+        </h1>
+        {link.isError ? (
+          <>
+            <p role="alert" className="trouble">
+              {link.error.message}
+            </p>
+            <Button onClick={() => void navigate('/', { replace: true })}>To the sign-in</Button>
+          </>
+        ) : (
+          <>
+            <p className="quiet">
+              {link.data.renews
+                ? `For ${link.data.name}, ${link.data.email}. You are signed out everywhere else then.`
+                : `${link.data.workshop} takes you in as ${link.data.roleLabel?.toLowerCase()}.`}
+            </p>
+            <Form
+              form={form}
+              layout="vertical"
+              onFinish={join.mutate}
+              requiredMark={false}
+              initialValues={link.data.renews ? {} : { name: link.data.name }}
+            >
+              {!link.data.renews && (
+                <>
+                  <Form.Item
+                    name="name"
+                    label="Your name"
+                    rules={[{ required: true, message: 'Your name is missing.' }]}
+                  >
+                    <Input maxLength={120} autoComplete="name" />
+                  </Form.Item>
+                  <Form.Item
+                    name="email"
+                    label="E-mail"
+                    rules={[{ required: true, type: 'email', message: 'An e-mail address to sign in with.' }]}
+                  >
+                    <Input autoComplete="username" inputMode="email" />
+                  </Form.Item>
+                </>
+              )}
+              <NewPassword label={link.data.renews ? 'New password' : 'Password'} />
+              {trouble && (
+                <p role="alert" className="trouble">
+                  {trouble}
+                </p>
+              )}
+              <Button type="primary" htmlType="submit" block loading={join.isPending}>
+                {link.data.renews ? 'Set it and sign in' : 'Join'}
+              </Button>
+            </Form>
+          </>
+        )}
+      </section>
+    </main>
+  );
+}

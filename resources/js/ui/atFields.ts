@@ -1,0 +1,16 @@
+import type { FormInstance } from 'antd';
+import { ApiError } from '../api/client';
+
+/** Puts what is wrong beside the fields of a form; what belongs to none of them is returned to be said by itself. */
+export function atFields<Values>(form: FormInstance<Values>, error: Error): string | null {
+  if (!(error instanceof ApiError)) return 'No connection. Nothing was changed.';
+  const names = Object.keys(form.getFieldsValue() as object);
+  const here = error.problems.filter((p) => names.includes(p.pointer.slice(1)));
+  form.setFields(
+    here.map((p) => ({
+      name: p.pointer.slice(1) as never,
+      errors: [p.message.replace(/^[a-z]/, (c) => c.toUpperCase())],
+    })),
+  );
+  return here.length > 0 && here.length === error.problems.length ? null : error.message;
+}
