@@ -260,9 +260,9 @@ final class PeopleController
     {
         [$link, $token] = $made;
 
-        // Behind the hash mark it is in no server's log.
+        // Under whatever address one uses; behind the hash mark it is in no server's log.
         return response()->json(
-            ['link' => self::linkRow($link->load(['person', 'maker'])), 'address' => url('/join') . '#' . $token],
+            ['link' => self::linkRow($link->load(['person', 'maker'])), 'address' => '/join#' . $token],
             201,
         );
     }

@@ -5,10 +5,11 @@ import { moment } from '../ui/times';
 /** A link that was just made: told this once, handed over by hand. */
 export function HandOver({ made, done }: { made: MadeLink; done: () => void }) {
   const { message } = App.useApp();
+  const address = window.location.origin + made.address;
   const copy = async () => {
     try {
       // Only where the browser trusts the connection; elsewhere the text is selected by hand.
-      await navigator.clipboard.writeText(made.address);
+      await navigator.clipboard.writeText(address);
       void message.success('Copied.');
     } catch {
       void message.info('Select it and copy it by hand.');
@@ -24,7 +25,7 @@ export function HandOver({ made, done }: { made: MadeLink; done: () => void }) {
         </b>
         , once, until {moment(made.link.until)}. Hand it over yourself: whoever has it gets in. It is not shown again.
       </p>
-      <code>{made.address}</code>
+      <code>{address}</code>
       <div>
         <Button type="primary" onClick={() => void copy()}>
           Copy
