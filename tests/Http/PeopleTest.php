@@ -297,3 +297,25 @@ it('shows people to a lead only, and those of the own workshop only', function (
     elsewhere($this);
     $this->actingAs($this->person(Role::Technician))->getJson('/api/v1/people')->assertForbidden();
 });
+
+it('answers nonsense at the door with a place and a reason', function (string $path, mixed $body): void {
+    $response = $this->call(
+        'POST',
+        "/api/v1{$path}",
+        [],
+        [],
+        [],
+        ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'],
+        is_string($body) ? $body : (string) json_encode($body),
+    );
+    expect($response->getStatusCode())->toBe(422)->and((string) $response->json('message'))->not->toBe('');
+})
+    ->with(['/join', '/join/look', '/session', '/set-up'])
+    ->with([
+        'no JSON' => ['{"token":'],
+        'a list' => [[1, 2]],
+        'nothing' => [''],
+        'the wrong kinds' => [['token' => [], 'name' => 5, 'email' => ['x'], 'password' => false, 'workshop' => []]],
+        'control characters' => [['token' => "\x00", 'email' => "\x00@x", 'password' => "\x00", 'name' => "\x07"]],
+        'huge' => [['token' => str_repeat('x', 100_000), 'email' => str_repeat('y', 100_000)]],
+    ]);
