@@ -12,6 +12,7 @@ use App\Models\RigJob;
 use App\Models\User;
 use Hollin\Core\Plan\Refused;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
 /** Takes a photograph in as it came, whole or not at all, and has it written anew by the queue's worker. */
@@ -49,6 +50,7 @@ final class KeepPhoto
             'bytes' => strlen($bytes),
             'width' => $head->width,
             'height' => $head->height,
+            'incoming' => null,
         ]);
         $photo->rig_job_id = $job->id;
         $this->develop($photo, $bytes);
@@ -62,8 +64,15 @@ final class KeepPhoto
     {
         $incoming = 'incoming/' . Str::uuid();
         Shelf::put($incoming, $bytes);
-        $photo->fill(['status' => 'waiting', 'trouble' => null, 'incoming' => $incoming])->save();
-        DevelopPhoto::dispatch($photo->id);
+        $before = $photo->incoming;
+        // Both or neither: a photograph that waits is one that somebody will take up.
+        DB::transaction(function () use ($photo, $incoming): void {
+            $photo->fill(['status' => 'waiting', 'trouble' => null, 'incoming' => $incoming])->save();
+            DevelopPhoto::dispatch($photo->id)->beforeCommit();
+        });
+        if ($before !== null) {
+            Shelf::disk()->delete($before);
+        }
     }
 
     /** @throws Refused when the job or the workshop has as many as it may */

@@ -8,6 +8,7 @@ use App\Files\PictureHead;
 use App\Files\Shelf;
 use App\Models\Photo;
 use Hollin\Core\Plan\Refused;
+use Illuminate\Bus\Queueable;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;
 use Illuminate\Queue\InteractsWithQueue;
@@ -25,12 +26,17 @@ final class DevelopPhoto implements ShouldQueue
 {
     use Dispatchable;
     use InteractsWithQueue;
+    use Queueable;
 
     private const LONGEST = 2560;
 
     private const QUALITY = 85;
 
-    public int $tries = 2;
+    /** A full disk, a database that is away, a worker that was killed: none is the photograph's fault, and each passes. */
+    public int $tries = 60;
+
+    /** @var list<int> until the next try, s; the last for all that follow */
+    public $backoff = [5, 15, 60, 300, 900, 3600];
 
     public int $timeout = 60;
 
@@ -44,11 +50,12 @@ final class DevelopPhoto implements ShouldQueue
         }
         $incoming = $photo->incoming;
         try {
-            $raw = (string) Shelf::disk()->get($incoming);
+            $raw =
+                Shelf::disk()->get($incoming) ?? throw new \RuntimeException('The photograph cannot be read just now.');
             PictureHead::of($raw);
             $image = ImageManager::gd()->read($raw)->scaleDown(self::LONGEST, self::LONGEST);
         } catch (RuntimeException | Refused) {
-            $this->spoilt('is damaged and cannot be read.');
+            $this->spoilt($photo, $incoming);
 
             return;
         }
@@ -82,18 +89,18 @@ final class DevelopPhoto implements ShouldQueue
         Shelf::disk()->delete($incoming);
     }
 
-    /** Out of memory, out of time, out of disk: the photograph says so, and can be brought again. */
+    /** After two days of trying: it stays as it came, and is tried again when the application starts. */
     public function failed(?Throwable $why): void
     {
-        $this->spoilt('could not be written anew; bring it again.');
+        Photo::query()
+            ->whereKey($this->photoId)
+            ->whereNotNull('incoming')
+            ->update(['status' => 'failed', 'trouble' => 'could not be written anew yet; it is kept as it came.']);
     }
 
-    private function spoilt(string $trouble): void
+    private function spoilt(Photo $photo, string $incoming): void
     {
-        $photo = Photo::query()->find($this->photoId);
-        if ($photo?->incoming !== null) {
-            Shelf::disk()->delete($photo->incoming);
-        }
-        $photo?->update(['status' => 'failed', 'trouble' => $trouble, 'incoming' => null]);
+        $photo->update(['status' => 'failed', 'trouble' => 'is damaged and cannot be read.', 'incoming' => null]);
+        Shelf::disk()->delete($incoming);
     }
 }

@@ -146,3 +146,32 @@ it('fails where there is no disk at all, and says so', function (): void {
     ]);
     Shelf::put('photos/x', 'one');
 })->throws(HttpException::class, 'could not be written whole');
+
+it(
+    'keeps a photograph as it came through a disk that is full while it is written anew, and tries again',
+    function (): void {
+        Queue::fake();
+        $id = bring($this, $this->job, small())->assertCreated()->json('id');
+        $photo = Photo::query()->findOrFail($id);
+        $job = new DevelopPhoto($id);
+        // The disk takes nothing; then the tries are used up.
+        $full = Mockery::mock(Storage::disk('local'))->makePartial();
+        $full->shouldReceive('put')->andReturn(false);
+        $own = Storage::disk('local');
+        Storage::set('local', $full);
+        expect(fn() => $job->handle())->toThrow(HttpException::class);
+        $job->failed(new RuntimeException('tried too often'));
+        Storage::set('local', $own);
+        expect($photo->refresh()->status)
+            ->toBe('failed')
+            ->and($photo->incoming)
+            ->not->toBeNull()
+            ->and(Shelf::disk()->exists((string) $photo->incoming))
+            ->toBeTrue();
+        // As at the next start.
+        $this->artisan('hollin:develop')->expectsOutputToContain('1 photographs')->assertSuccessful();
+        Queue::assertPushed(DevelopPhoto::class, 2);
+        (new DevelopPhoto($id))->handle();
+        expect($photo->refresh()->status)->toBe('kept')->and($photo->isWhole())->toBeTrue();
+    },
+);
