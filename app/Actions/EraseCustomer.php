@@ -16,9 +16,9 @@ use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Erases a customer who asks for it. The name goes in any case, with the photographs and the printed sheets. The rest of
- * the jobs, what was wired and read and by whom, is kept unless it is to go as well: whoever works on the rig next, and
- * whoever asks later what was done, needs it. docs/running.md says what is kept elsewhere.
+ * Erases a customer who asks for it. The name goes in any case, with the photographs and the printed sheets. The rest
+ * of the jobs, what was wired and read and by whom, is kept unless it is to go as well: whoever works on the rig next,
+ * and whoever asks later what was done, needs it. docs/running.md says what is kept elsewhere.
  */
 final class EraseCustomer
 {

@@ -32,7 +32,7 @@ final class DevelopPhoto implements ShouldQueue
 
     private const QUALITY = 85;
 
-    /** A full disk, a database that is away, a worker that was killed: none is the photograph's fault, and each passes. */
+    /** A full disk, a database that is away, a worker that was killed: not the photograph's fault, and each passes. */
     public int $tries = 60;
 
     /** @var list<int> until the next try, s; the last for all that follow */

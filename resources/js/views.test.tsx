@@ -22,7 +22,9 @@ import { NeedsPanel } from './survey/NeedsPanel';
 import SurveyPlace from './survey/SurveyPlace';
 import JobsPlace from './jobs/JobsPlace';
 import { Assumed } from './ui/Assumed';
-import { field, nothing, words as read } from './testing';
+import { drawn, field, nothing, words as read } from './testing';
+import { drawingKey } from './wall/flow/layout';
+import { remember } from './wall/useGeometry';
 
 /* The places of a job on the demo rig's document and the core's real answers to it. */
 
@@ -261,6 +263,13 @@ describe('sizes', () => {
 });
 
 describe('the sheet', () => {
+  // Laid out beforehand: what is rendered here at once does not wait for it.
+  beforeAll(async () => {
+    for (const answer of Object.values(answers)) {
+      const walls = [answers.as_found!.wall, answer.wall];
+      remember(drawingKey(walls, { rowHeight: 26, tall: false }), await drawn(walls));
+    }
+  });
   const sheet = (view: string) =>
     shown(
       <MemoryRouter initialEntries={[`/jobs/1/sheet?view=${encodeURIComponent(view)}`]}>

@@ -2,7 +2,18 @@ import { Segmented } from 'antd';
 import type { PlaceProps } from './place';
 
 /** As found, or a plan's stage. */
-export function ViewSwitch({ hold, viewId, setViewId }: PlaceProps) {
+export function ViewSwitch({ hold, viewId, setViewId, short = false }: PlaceProps & { short?: boolean }) {
+  if (short) {
+    return (
+      <select className="view-select" aria-label="Which rig" value={viewId} onChange={(e) => setViewId(e.target.value)}>
+        {hold.design.views.map((v) => (
+          <option key={v.id} value={v.id}>
+            {v.title}
+          </option>
+        ))}
+      </select>
+    );
+  }
   return (
     <Segmented
       aria-label="Which rig"

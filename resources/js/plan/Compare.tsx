@@ -1,7 +1,23 @@
+import { useRef } from 'react';
 import type { Answer } from '../api/client';
-import type { layoutWall } from '../wall/layout';
+import { useSize } from '../ui/useSize';
+import { Extent, extentOf } from '../wall/Extent';
+import type { Geometry } from '../wall/measures';
 import { Wall } from '../wall/Wall';
 import { counted, countOf } from './findings';
+
+const GAP = 26;
+
+/** What stands above the two walls and between them, px. */
+const ABOVE = 250;
+
+/** One above the other or side by side, whichever shows both whole and larger. */
+export function largest(of: { w: number; h: number }[], w: number, h: number): { scale: number; stacked: boolean } {
+  const [widest, highest] = [Math.max(...of.map((b) => b.w)), Math.max(...of.map((b) => b.h))];
+  const beside = Math.min(w / 2 / widest, h / highest);
+  const stacked = Math.min(w / widest, h / 2 / highest);
+  return { scale: Math.max(0.2, Math.min(1, Math.max(beside, stacked))), stacked: stacked > beside };
+}
 
 /** The rig as found and as planned, in one state, with what differs in words. */
 export function Compare({
@@ -10,14 +26,16 @@ export function Compare({
   walls,
   title,
   ...shared
-}: { before: Answer; after: Answer; walls: ReturnType<typeof layoutWall>; title: string } & Omit<
+}: { before: Answer; after: Answer; walls: Geometry; title: string } & Omit<
   Parameters<typeof Wall>[0],
   'answer' | 'geometry'
 >) {
   const has = before.states.some((s) => s.id === shared.state);
   const then = has ? shared.state : 'nothing';
-  const scale = 0.475;
-  const size = { width: walls.width * scale, height: walls.height * scale };
+  const frame = useRef<HTMLDivElement>(null);
+  const { w } = useSize(frame);
+  const halves = [extentOf(before.wall, walls), extentOf(after.wall, walls)];
+  const { scale, stacked } = largest(halves, w - 2 * GAP, window.innerHeight - ABOVE);
   const words = (answer: Answer, circuit: string, state: string) => {
     const cell = answer.table.find((r) => r.circuit === circuit)?.cells[state];
     return !cell ? 'not there' : cell.kind === 'works' ? `works from ${cell.by}` : cell.words;
@@ -25,8 +43,14 @@ export function Compare({
   const circuits = [...new Map([...before.table, ...after.table].map((r) => [r.circuit, r.label])).entries()];
   const differ = circuits.filter(([c]) => words(before, c, then) !== words(after, c, shared.state));
   return (
-    <div className="compare-frame" tabIndex={0} role="region" aria-label="As found and planned, side by side">
-      <div className="compare">
+    <div
+      className="compare-frame"
+      ref={frame}
+      tabIndex={0}
+      role="region"
+      aria-label="As found and planned, side by side"
+    >
+      <div className={stacked ? 'compare compare-stacked' : 'compare'}>
         {[
           { name: 'As found', answer: before, state: then },
           { name: title, answer: after, state: shared.state },
@@ -40,8 +64,8 @@ export function Compare({
               {!has && half.answer === before && '. As found there is no such state; shown with nothing connected.'}
             </p>
             {/* A picture here: the table below says the same in words. */}
-            <div className="scaled" style={size} inert>
-              <div style={{ transform: `scale(${scale})`, transformOrigin: '0 0' }}>
+            <div className="scaled" inert>
+              <Extent of={extentOf(half.answer.wall, walls)} scale={scale}>
                 <Wall
                   {...shared}
                   answer={half.answer}
@@ -50,7 +74,7 @@ export function Compare({
                   movable={false}
                   focus={half.answer === after ? shared.focus : null}
                 />
-              </div>
+              </Extent>
             </div>
           </section>
         ))}

@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import {
   DndContext,
   KeyboardSensor,
@@ -8,17 +9,19 @@ import {
   type DragEndEvent,
 } from '@dnd-kit/core';
 import { useQuery } from '@tanstack/react-query';
-import { Button, Segmented } from 'antd';
+import { Button } from 'antd';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Answer, Finding } from '../api/client';
 import type { PlaceProps } from '../job/place';
 import { referenceQuery } from '../job/useDesign';
 import { ViewSwitch } from '../job/ViewSwitch';
 import { useMe } from '../shell/Session';
+import { extentOf } from '../wall/Extent';
 import { ListForm } from '../wall/ListForm';
-import { layoutWall } from '../wall/layout';
 import { stateOf } from '../wall/paint';
+import { useGeometry } from '../wall/useGeometry';
 import { Wall } from '../wall/Wall';
+import { WallView } from '../wall/WallView';
 import { Cautions } from '../ui/Cautions';
 import { useWidth } from '../ui/useWidth';
 import { Waiting } from '../ui/Waiting';
@@ -26,6 +29,7 @@ import { ArrangementDialog } from './ArrangementDialog';
 import { Changes } from './Changes';
 import { Compare } from './Compare';
 import { FindingsRail } from './FindingsRail';
+import { FormSwitch, type Form } from './FormSwitch';
 import { HandPanel } from './HandPanel';
 import { LiveTable } from './LiveTable';
 import { MeterPanel } from './MeterPanel';
@@ -37,13 +41,12 @@ import { StateStrip } from './StateStrip';
 import { usePlanKeys } from './usePlanKeys';
 import { runningIn, useSettled, type Setting } from './useSettled';
 
-type Form = 'wall' | 'list' | 'table' | 'compare' | 'plans' | 'changes';
-
 /** the state that is none of the named ones */
 const HAND = 'by_hand';
 
-const RAIL = 296;
 const NARROW = 1000;
+/** Views that stand side by side among the controls; more of them become a list. */
+const SIDE_BY_SIDE = 3;
 
 /** The centre of a job: the wall, its states and its findings. */
 export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
@@ -60,6 +63,7 @@ export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
   const [choosing, setChoosing] = useState(false);
   const [railShown, setRail] = useState<Rail>('findings');
   const [hand, setHand] = useState<Setting | null>(null);
+  const [fault, setFault] = useState<string | null>(null);
   const [volts, setVolts] = useState(false);
   // Beside the rig the panels start folded away; a tab brings them up and puts them down.
   const [sheet, setSheet] = useState(!narrow);
@@ -111,41 +115,48 @@ export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
     };
   }, [answer, settled.data, hand, stateId, scenarioId]);
   const walls = useMemo(() => [asFound?.wall, answer?.wall].filter((w) => w !== undefined), [asFound, answer]);
-  const rail = narrow ? 0 : RAIL;
-  const geometry = useMemo(
-    () => layoutWall(walls, { width: Math.max(760, width - rail - 40), rowHeight: narrow ? 44 : 26 }),
-    [walls, width, rail, narrow],
-  );
+  const geometry = useGeometry(walls, { rowHeight: narrow ? 44 : 26, tall: narrow });
 
+  /** A named state, in place of whatever was set by hand or wrong with the pedestal. */
+  const choose = useCallback((id: string) => {
+    setHand(null);
+    setFault(null);
+    setState(id);
+  }, []);
+  const look = useCallback(
+    (id: string) => {
+      setFocusId(null);
+      setHand(null);
+      setFault(null);
+      setViewId(id);
+    },
+    [setViewId],
+  );
   const pick = useCallback(
     (finding: Finding | null) => {
       setFocusId(finding?.id ?? null);
       if (!finding || !answer) return;
       const { state: shows, controls, surroundings } = finding.witness;
-      if (shows) {
-        setHand(null);
-        setState(shows);
-      } else if (controls) {
+      setFault(null);
+      if (shows) choose(shows);
+      else if (controls) {
         // No named state shows it: the wall goes into the very setting that does.
         setHand({ controls, surroundings: surroundings ?? {} });
         const near = stateOf(finding, answer);
         if (near) setState(near);
       }
     },
-    [answer],
+    [answer, choose],
   );
 
   const swap = useCallback(() => {
-    if (viewId !== 'as_found') setViewId('as_found');
-    else if (lastPlanned.current) setViewId(lastPlanned.current);
-  }, [viewId, setViewId]);
+    if (viewId !== 'as_found') look('as_found');
+    else if (lastPlanned.current) look(lastPlanned.current);
+  }, [viewId, look]);
 
   usePlanKeys({
     states,
-    choose: (id) => {
-      setHand(null);
-      setState(id);
-    },
+    choose,
     leave: () => pick(null),
     swap,
     show: setForm,
@@ -174,11 +185,9 @@ export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
       </main>
     );
   }
-  const choose = (id: string | null) => {
-    setChosen(id);
-  };
   const change = (id: string, position: string, pedestal: boolean) => {
     if (!setting) return;
+    if (pedestal) setFault(null);
     setHand(
       pedestal
         ? { ...setting, surroundings: { ...setting.surroundings, [id]: position } }
@@ -190,7 +199,7 @@ export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
     scenario: scenarioId,
     focus,
     chosen,
-    onChoose: choose,
+    onChoose: setChosen,
     volts: volts ? (settled.data?.flow.volts ?? null) : null,
     onToggle:
       railShown === 'hand'
@@ -205,100 +214,103 @@ export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
   };
   return (
     <main className="planplace">
-      <div className="plan-tools">
+      <div className={`plan-bar ${narrow ? 'plan-bar-narrow' : ''}`}>
+        <FormSwitch
+          form={form}
+          show={setForm}
+          plans={hold.design.views.filter((v) => v.plan !== null).length > 1}
+          planned={plan !== null}
+          narrow={narrow}
+        />
         <ViewSwitch
           hold={hold}
           viewId={viewId}
-          setViewId={(v) => {
-            setFocusId(null);
-            setViewId(v);
-          }}
+          setViewId={look}
+          short={narrow || hold.design.views.length > SIDE_BY_SIDE}
         />
         {mayPlan && (
           <Button onClick={() => setChoosing(true)} type={plan ? 'default' : 'primary'}>
             {plan ? 'Arrangement …' : 'Plan a retrofit …'}
           </Button>
         )}
-        <span className="spring" />
-        {scenarios.length > 0 && (
-          <label className="picker">
-            running
-            <select value={scenarioId ?? ''} onChange={(e) => setScenario(e.target.value)}>
-              {scenarios.map(([id, title]) => (
-                <option key={id} value={id}>
-                  {title}
-                </option>
-              ))}
-            </select>
-          </label>
-        )}
-        <Segmented<Form>
-          aria-label="Shown as"
-          value={form}
-          onChange={setForm}
-          options={[
-            { value: 'wall', label: 'Wall' },
-            { value: 'list', label: 'List' },
-            { value: 'table', label: 'What is live' },
-            { value: 'compare', label: 'Side by side' },
-            ...(hold.design.views.filter((v) => v.plan !== null).length > 1
-              ? [{ value: 'plans' as const, label: 'Plans' }]
-              : []),
-            ...(plan ? [{ value: 'changes' as const, label: 'Changes' }] : []),
-          ]}
-        />
-      </div>
-      {answer ? (
-        <>
+        {answer && (
           <StateStrip
             answer={answer}
             state={hand ? HAND : stateId}
-            choose={(id) => {
-              setHand(null);
-              setState(id);
+            choose={choose}
+            fault={fault}
+            setFault={(id) => {
+              const chosenFault = answer.faults.find((f) => f.id === id);
+              if (!chosenFault) return;
+              setHand({ controls: chosenFault.controls, surroundings: chosenFault.surroundings });
+              setFault(id);
             }}
-            fault={(s) => {
-              setHand(s);
-              setRail('hand');
-            }}
-            extra={
-              <button
-                type="button"
-                className="strip-state"
-                aria-pressed={volts}
-                onClick={() => setVolts(!volts)}
-                title="volts at outlets, by load flow"
-              >
-                {volts ? 'volts shown' : 'show volts'}
-              </button>
-            }
           />
+        )}
+        {scenarios.length > 0 && (
+          <select
+            className="running"
+            aria-label="running"
+            title="what is running"
+            value={scenarioId ?? ''}
+            onChange={(e) => setScenario(e.target.value)}
+          >
+            {scenarios.map(([id, title]) => (
+              <option key={id} value={id}>
+                {title}
+              </option>
+            ))}
+          </select>
+        )}
+        <button
+          type="button"
+          className="strip-state"
+          aria-pressed={volts}
+          onClick={() => setVolts(!volts)}
+          title="volts at outlets, by load flow"
+        >
+          volts
+        </button>
+      </div>
+      {answer ? (
+        <>
           <div className={`plan-body ${narrow ? 'plan-narrow' : ''}`}>
             <div className="wall-frame">
-              {form === 'wall' && (
-                <DndContext sensors={sensors} onDragEnd={drop}>
-                  <div className="wall-scroll" tabIndex={-1}>
-                    <Wall answer={seen ?? answer} geometry={geometry} {...shared} />
-                  </div>
-                </DndContext>
+              {fault && (
+                <p className="fault-band" role="status">
+                  <b>Pedestal fault: {answer.faults.find((f) => f.id === fault)?.title.replace('shore: ', '')}</b>
+                  <button type="button" onClick={() => choose(stateId)}>
+                    back to a sound one
+                  </button>
+                </p>
               )}
+              {form === 'wall' &&
+                (geometry ? (
+                  <DndContext sensors={sensors} onDragEnd={drop}>
+                    <WallView extent={extentOf(answer.wall, geometry)}>
+                      <Wall answer={seen ?? answer} geometry={geometry} {...shared} />
+                    </WallView>
+                  </DndContext>
+                ) : (
+                  <Waiting what="the wall" />
+                ))}
               {form === 'list' && <ListForm answer={seen ?? answer} {...shared} />}
               {form === 'plans' && (
                 <PlansTable
                   hold={hold}
                   open={(v) => {
-                    setViewId(v);
+                    look(v);
                     setForm('wall');
                   }}
                 />
               )}
               {form === 'table' && <LiveTable answer={answer} />}
-              {form === 'compare' && asFound && (
+              {form === 'compare' && asFound && geometry && (
                 <Compare before={asFound} after={answer} walls={geometry} {...shared} title={view?.title ?? ''} />
               )}
               {form === 'changes' && plan && <Changes hold={hold} plan={plan} mayPlan={mayPlan} />}
             </div>
-            <div className={`railbox ${narrow ? 'railbox-narrow' : ''}`}>
+            <div className={clsx('railbox', { 'railbox-narrow': narrow, 'railbox-folded': !narrow && !sheet })}>
               <RailTabs
                 answer={answer}
                 shown={sheet ? railShown : null}
@@ -306,6 +318,7 @@ export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
                   setSheet(!narrow || railShown !== id || !sheet);
                   setRail(id);
                 }}
+                fold={narrow ? null : () => setSheet(false)}
               />
               {sheet && railShown === 'findings' && (
                 <FindingsRail
@@ -348,7 +361,7 @@ export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
                         settled={settled.data}
                         about={chosen}
                         reset={() => {
-                          setHand(null);
+                          choose(stateId);
                           setChosen(null);
                         }}
                       />
@@ -381,7 +394,7 @@ export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
           move={(to) => hold.edit({ kind: 'move_circuit', plan, circuit: moving, ...to })}
         />
       )}
-      {choosing && <ArrangementDialog hold={hold} plan={plan} close={() => setChoosing(false)} open={setViewId} />}
+      {choosing && <ArrangementDialog hold={hold} plan={plan} close={() => setChoosing(false)} open={look} />}
     </main>
   );
 }

@@ -10,15 +10,18 @@ const RAILS: [Rail, string][] = [
   ['meter', 'Meter'],
 ];
 
-/** What stands beside the wall; on a tablet what comes up from the foot of the screen. */
+/** What stands beside the wall, and folds away to its tabs; on a tablet it comes up from the foot of the screen. */
 export function RailTabs({
   answer,
   shown,
   choose,
+  fold,
 }: {
   answer: Answer;
   shown: Rail | null;
   choose: (rail: Rail) => void;
+  /** puts it away; null where the tabs themselves do */
+  fold: (() => void) | null;
 }) {
   const dangers = countOf(answer, 'danger');
   return (
@@ -33,6 +36,11 @@ export function RailTabs({
           )}
         </button>
       ))}
+      {fold && shown && (
+        <button type="button" className="rail-fold" aria-label="Fold the panel away" title="fold away" onClick={fold}>
+          »
+        </button>
+      )}
     </div>
   );
 }

@@ -1,7 +1,20 @@
-import type { ReactNode } from 'react';
+import { useEffect, useRef } from 'react';
 import type { Answer } from '../api/client';
 import { counted } from './findings';
-import type { Setting } from './useSettled';
+
+type State = Answer['states'][number];
+
+/** States that differ in one figure at their end stand together: shore 30, 20, 15 A. */
+export function inGroups(states: State[]): { stem: string | null; states: State[] }[] {
+  const groups: { stem: string | null; states: State[] }[] = [];
+  for (const state of states) {
+    const stem = /^(.*\S) \d+ A$/.exec(state.title)?.[1] ?? null;
+    const last = groups.at(-1);
+    if (stem !== null && last?.stem === stem) last.states.push(state);
+    else groups.push({ stem, states: [state] });
+  }
+  return groups;
+}
 
 /** The rig's operating states; choosing one repaints the wall. */
 export function StateStrip({
@@ -9,54 +22,60 @@ export function StateStrip({
   state,
   choose,
   fault,
-  extra,
+  setFault,
 }: {
   answer: Answer;
   state: string;
   choose: (id: string) => void;
-  /** a faulty pedestal, as a setting of its own */
-  fault: (setting: Setting) => void;
-  extra?: ReactNode;
+  /** the faulty pedestal that is shown, if one is */
+  fault: string | null;
+  setFault: (id: string) => void;
 }) {
+  const strip = useRef<HTMLDivElement>(null);
+  // A state that was chosen by its letter is brought into sight.
+  useEffect(() => {
+    strip.current?.querySelector('[aria-checked="true"]')?.scrollIntoView?.({ block: 'nearest', inline: 'nearest' });
+  }, [state]);
   const dangers = (id: string) =>
     answer.findings.filter((f) => f.severity === 'danger' && f.witness.states.includes(id)).length;
   return (
-    <div className="strip" role="radiogroup" aria-label="Operating state">
-      <span className="strip-when">When</span>
-      {answer.states.map((s) => {
-        const n = dangers(s.id);
-        return (
-          <button
-            key={s.id}
-            type="button"
-            role="radio"
-            aria-checked={state === s.id}
-            className="strip-state"
-            onClick={() => choose(s.id)}
-          >
-            <b>{s.letter}</b> {s.title}
-            {n > 0 && (
-              <span className="count-danger" aria-label={counted(n, 'danger')}>
-                {n}
-              </span>
-            )}
-          </button>
-        );
-      })}
-      {state === 'by_hand' && (
+    <div className="strip" role="radiogroup" aria-label="Operating state" ref={strip}>
+      {state === 'by_hand' && !fault && (
         <span className="strip-state strip-hand" role="status">
           set by hand
         </span>
       )}
+      {inGroups(answer.states).map(({ stem, states }) => {
+        const together = states.length > 1;
+        return (
+          <span key={states[0]!.id} className={together ? 'strip-group' : 'strip-one'}>
+            {together && <span className="strip-stem">{stem}</span>}
+            {states.map((s) => {
+              const n = dangers(s.id);
+              return (
+                <button
+                  key={s.id}
+                  type="button"
+                  role="radio"
+                  aria-checked={state === s.id}
+                  aria-label={`${s.letter} ${s.title}${n > 0 ? `, ${counted(n, 'danger')}` : ''}`}
+                  className="strip-state"
+                  onClick={() => choose(s.id)}
+                >
+                  <b>{s.letter}</b> {together ? s.title.slice(stem!.length + 1) : s.title}
+                  {n > 0 && <span className="count-danger">{n}</span>}
+                </button>
+              );
+            })}
+          </span>
+        );
+      })}
       {answer.faults.length > 0 && (
         <select
-          className="strip-faults"
+          className={`strip-faults ${fault ? 'is-chosen' : ''}`}
           aria-label="At a faulty pedestal"
-          value=""
-          onChange={(e) => {
-            const chosen = answer.faults.find((f) => f.id === e.target.value);
-            if (chosen) fault({ controls: chosen.controls, surroundings: chosen.surroundings });
-          }}
+          value={fault ?? ''}
+          onChange={(e) => setFault(e.target.value)}
         >
           <option value="" disabled>
             faulty pedestal …
@@ -68,7 +87,6 @@ export function StateStrip({
           ))}
         </select>
       )}
-      {extra}
     </div>
   );
 }

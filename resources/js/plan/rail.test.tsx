@@ -112,9 +112,9 @@ describe('what is assumed', () => {
 describe('on a tablet', () => {
   it('stands folded away with how many dangers there are', () => {
     const dangers = planned.findings.filter((f) => f.severity === 'danger' && f.ways.kind !== 'outside').length;
-    const folded = words(renderToStaticMarkup(<RailTabs answer={planned} shown={null} choose={nothing} />));
+    const folded = words(renderToStaticMarkup(<RailTabs fold={null} answer={planned} shown={null} choose={nothing} />));
     expect(folded).toContain(`Findings ! ${dangers}`);
-    const open = renderToStaticMarkup(<RailTabs answer={planned} shown="findings" choose={nothing} />);
+    const open = renderToStaticMarkup(<RailTabs fold={null} answer={planned} shown="findings" choose={nothing} />);
     expect(open.match(/aria-selected="true"/g)).toHaveLength(1);
     expect(words(open)).not.toContain(`Findings ! ${dangers}`);
   });

@@ -11,7 +11,7 @@ import { Cautions } from '../ui/Cautions';
 import { Leaf } from '../ui/Leaf';
 import { changeWords } from '../ui/spoken';
 import { Failed, Waiting } from '../ui/Waiting';
-import { layoutWall } from '../wall/layout';
+import { useGeometry } from '../wall/useGeometry';
 import { Wall } from '../wall/Wall';
 
 const WIDTH = 980;
@@ -49,16 +49,8 @@ export default function SheetPlace() {
   const view = design?.views.find((v) => v.id === viewId) ?? design?.views[0];
   const answer = view ? design?.answers[view.hash] : undefined;
   const before = design?.answers[design.views[0]?.hash ?? ''];
-  const geometry = useMemo(
-    () =>
-      answer
-        ? layoutWall(
-            [before?.wall, answer.wall].filter((w) => w !== undefined),
-            { width: WIDTH, rowHeight: 26 },
-          )
-        : null,
-    [answer, before],
-  );
+  const walls = useMemo(() => [before?.wall, answer?.wall].filter((w) => w !== undefined), [answer, before]);
+  const geometry = useGeometry(walls, { rowHeight: 26, tall: false });
   if (query.isError) return <Failed error={query.error} again={() => void query.refetch()} />;
   if (!design || !answer || !view || !geometry || !reference.data) return <Waiting what="the plan sheet" />;
   const doc = design.document;

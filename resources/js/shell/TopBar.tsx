@@ -28,6 +28,8 @@ export function TopBar({ title, children, right }: { title?: ReactNode; children
       <nav className="places" aria-label="Places of the job">
         {children}
       </nav>
+      {/* A place puts here in which forms it shows its job. */}
+      <div className="place-forms" id="place-forms" />
       <div className="topbar-right">
         {right}
         <Dropdown

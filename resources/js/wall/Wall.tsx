@@ -1,5 +1,5 @@
 import type { Answer, Finding } from '../api/client';
-import { routeKey } from './layout';
+import { routeKey } from './flow/graph';
 import { type Geometry } from './measures';
 import { ribbonPaint, witnessSteps } from './paint';
 import { Fork, labelPoint, Ribbon, RibbonWords, Mark } from './ribbons';

@@ -29,32 +29,11 @@ export interface Geometry {
   deckTop: number;
 }
 
-export interface Column {
-  x: number;
-  w: number;
-}
-
-/** What the ribbons of a layout took: tracks in each vertical channel, and across between panels and bodies. */
-export interface Taken {
-  channels: Map<number, number>;
-  across: number;
-}
-
 export const MARGIN = 12;
-export const SUPPLY_W = 128;
-export const CHANNEL = 50;
-export const LAST_CHANNEL = 36;
 export const HEAD = 30;
 export const RAILS = 36;
-export const BETWEEN = 36;
-export const BODY_H = 130;
-export const SWITCH_W = 154;
-export const SWITCH_H = 106;
-export const SWITCH_PITCH = 132;
 export const PART_H = 36;
 export const TRACK = 14;
-/** least distance between two ribbons that share a track */
-export const GAP = 9;
 export const SILL_H = 22;
 export const FOOT = 22;
 

@@ -1,17 +1,18 @@
 import { readFileSync } from 'node:fs';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';
-import type { Answer } from '../api/client';
+import type { Answer, Link } from '../api/client';
 import { HandPanel } from '../plan/HandPanel';
 import { StateStrip } from '../plan/StateStrip';
 import { runningIn } from '../plan/useSettled';
 import { makeUnits, UnitsContext } from '../shell/units';
-import { layoutWall, routeKey } from './layout';
-import { rowKey, type Box, type Geometry, type Point } from './measures';
+import { routeKey } from './flow/graph';
+import { measure } from './flow/measure';
+import { rowKey, type Geometry } from './measures';
 import { ListForm } from './ListForm';
 import { ribbonPaint } from './paint';
 import { Wall } from './Wall';
-import { nothing, words } from '../testing';
+import { drawn, nothing, words } from '../testing';
 
 /* The wall on rigs with every kind of switching: as the core answers for the demo workshop's own. */
 
@@ -22,15 +23,14 @@ const rigs: Record<string, Answers> = { archive: read('archive'), tideline: read
 const views = Object.entries(rigs).flatMap(([name, answers]) =>
   Object.keys(answers).map((view) => [name, view] as const),
 );
-const laid = (name: string, view: string, width = 944): { answer: Answer; geometry: Geometry } => {
+const laid = async (name: string, view: string, tall = false): Promise<{ answer: Answer; geometry: Geometry }> => {
   const answer = rigs[name]![view]!;
-  return { answer, geometry: layoutWall([rigs[name]!.as_found!.wall, answer.wall], { width, rowHeight: 26 }) };
+  return { answer, geometry: await drawn([rigs[name]!.as_found!.wall, answer.wall], tall) };
 };
-const inside = (p: Point, b: Box) => p.x > b.x + 1 && p.x < b.x + b.w - 1 && p.y > b.y + 1 && p.y < b.y + b.h - 1;
 
 describe.each(views)('%s, %s', (name, view) => {
-  it('has a place for every part and row, none over another', () => {
-    const { answer, geometry } = laid(name, view);
+  it('has a place for every part and row, none over another', async () => {
+    const { answer, geometry } = await laid(name, view);
     const boxes = Object.keys(answer.wall.plates).map((id) => [id, geometry.plates[id]] as const);
     for (const [id, box] of boxes) expect(box, id).toBeDefined();
     for (const [i, [a, one]] of boxes.entries()) {
@@ -51,44 +51,43 @@ describe.each(views)('%s, %s', (name, view) => {
     }
   });
 
-  it('routes every cable at right angles and under no part', () => {
-    const { answer, geometry } = laid(name, view);
+  it('routes every cable at right angles and under no part', async () => {
+    const { answer, geometry } = await laid(name, view);
+    expect(measure(answer.wall, geometry, { w: 1210, h: 676 }).underPlates).toEqual([]);
     for (const link of answer.wall.links.filter((l) => l.kind === 'ac' || l.kind === 'coil')) {
       const route = geometry.routes[routeKey(link)];
-      expect(route, link.id).toBeDefined();
-      route!.slice(1).forEach((p, i) => {
-        const q = route![i]!;
+      const [from, to] = [geometry.plates[link.from.c]!, geometry.plates[link.to.c]!];
+      // What hangs under the part that feeds it touches it: there is nothing to draw.
+      if (!route) expect([to.x, to.y], link.id).toEqual([from.x, from.y + from.h]);
+      route?.slice(1).forEach((p, i) => {
+        const q = route[i]!;
         expect(p.x === q.x || p.y === q.y, link.id).toBe(true);
-        for (let t = 0.1; t < 1; t += 0.1) {
-          const at = { x: q.x + (p.x - q.x) * t, y: q.y + (p.y - q.y) * t };
-          for (const id of Object.keys(answer.wall.plates))
-            expect(inside(at, geometry.plates[id]!), `${link.id} under ${id}`).toBe(false);
-        }
       });
     }
   });
 
-  it('lets no two cables lie on each other along a channel', () => {
-    const { answer, geometry } = laid(name, view);
-    const upright: { id: string; x: number; a: number; b: number }[] = [];
-    for (const link of answer.wall.links.filter((l) => l.kind === 'ac')) {
-      const route = geometry.routes[routeKey(link)]!;
-      if (route.length < 4) continue;
+  it('lets no two cables lie on each other but where they end at one place', async () => {
+    const { answer, geometry } = await laid(name, view);
+    const upright: { link: Link; x: number; a: number; b: number }[] = [];
+    for (const link of answer.wall.links.filter((l) => l.kind === 'ac' || l.kind === 'coil')) {
+      const route = geometry.routes[routeKey(link)] ?? [];
       route.slice(1).forEach((p, i) => {
         const q = route[i]!;
-        if (p.x === q.x) upright.push({ id: link.id, x: p.x, a: Math.min(p.y, q.y), b: Math.max(p.y, q.y) });
+        if (p.x === q.x) upright.push({ link, x: p.x, a: Math.min(p.y, q.y), b: Math.max(p.y, q.y) });
       });
     }
+    const end = (e: Link['from']) => `${e.c}.${e.port ?? e.row ?? ''}`;
     for (const [i, one] of upright.entries()) {
       for (const two of upright.slice(i + 1)) {
-        if (one.id !== two.id && one.x === two.x)
-          expect(one.b <= two.a || two.b <= one.a, `${one.id} on ${two.id}`).toBe(true);
+        const joined = end(one.link.from) === end(two.link.from) || end(one.link.to) === end(two.link.to);
+        if (one.link !== two.link && !joined && Math.abs(one.x - two.x) < 6)
+          expect(one.b <= two.a || two.b <= one.a, `${one.link.id} on ${two.link.id}`).toBe(true);
       }
     }
   });
 
-  it('puts no two ground marks on one place of the sill', () => {
-    const { geometry } = laid(name, view);
+  it('puts no two ground marks on one place of the sill', async () => {
+    const { geometry } = await laid(name, view);
     const at = Object.values(geometry.feet)
       .map((f) => f.sillX)
       .sort((a, b) => a - b);
@@ -96,8 +95,8 @@ describe.each(views)('%s, %s', (name, view) => {
     expect(at.at(-1) ?? 0).toBeLessThan(geometry.width);
   });
 
-  it('is drawn in every state', () => {
-    const { answer, geometry } = laid(name, view);
+  it('is drawn in every state', async () => {
+    const { answer, geometry } = await laid(name, view);
     for (const state of answer.states) {
       const html = renderToStaticMarkup(
         <Wall
@@ -118,8 +117,8 @@ describe.each(views)('%s, %s', (name, view) => {
     }
   });
 
-  it('says the same as a list', () => {
-    const { answer } = laid(name, view);
+  it('says the same as a list', async () => {
+    const { answer } = await laid(name, view);
     const text = words(
       renderToStaticMarkup(
         <ListForm
@@ -137,8 +136,8 @@ describe.each(views)('%s, %s', (name, view) => {
   });
 });
 
-describe('switching', () => {
-  const { answer, geometry } = laid('archive', 'right/whole');
+describe('switching', async () => {
+  const { answer, geometry } = await laid('archive', 'right/whole');
   const at = (state: string, more: Partial<Parameters<typeof Wall>[0]> = {}) =>
     renderToStaticMarkup(
       <Wall
@@ -281,7 +280,9 @@ describe('the hand panel', () => {
 describe('the state strip', () => {
   it('groups faulty pedestals apart from the named states, and says when something is set by hand', () => {
     const answer = rigs.archive!.as_found!;
-    const html = renderToStaticMarkup(<StateStrip answer={answer} state="by_hand" choose={nothing} fault={nothing} />);
+    const html = renderToStaticMarkup(
+      <StateStrip answer={answer} state="by_hand" choose={nothing} fault={null} setFault={nothing} />,
+    );
     expect(words(html)).toContain('set by hand');
     expect(answer.faults.length).toBeGreaterThan(6);
     for (const f of answer.faults) expect(words(html)).toContain(f.title.replace('shore: ', ''));

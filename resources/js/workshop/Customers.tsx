@@ -48,6 +48,7 @@ function Erase({ customer, close }: { customer: Customer; close: () => void }) {
   const { message } = App.useApp();
   const [jobs, setJobs] = useState<'keep' | 'remove'>('keep');
   const [name, setName] = useState('');
+  const count = customer.jobs.length;
   const path = { params: { path: { customer: customer.id } } };
   const traces = useQuery({
     queryKey: ['customers', customer.id],
@@ -87,7 +88,7 @@ function Erase({ customer, close }: { customer: Customer; close: () => void }) {
           },
           {
             value: 'remove',
-            label: `Remove ${customer.jobs.length === 1 ? 'the job' : `the ${customer.jobs.length} jobs`} too, with every revision and reading.`,
+            label: `Remove ${count === 1 ? 'the job' : `the ${count} jobs`} too, with every revision and reading.`,
           },
         ]}
       />

@@ -38,7 +38,8 @@ export function Roster() {
     modal.confirm({
       title: `${p.name} leaves?`,
       content:
-        'Signed out everywhere at once, tokens and open links included. The name stays on what was done. You can let the person in again.',
+        'Signed out everywhere at once, tokens and open links included. The name stays on what was done. ' +
+        'You can let the person in again.',
       okText: `${p.name} leaves`,
       cancelText: 'Stays',
       onOk: () => run.mutate(async () => void unwrap(await api.POST('/people/{person}/leave', path(p)))),

@@ -1,0 +1,42 @@
+import { Segmented } from 'antd';
+import { useSyncExternalStore } from 'react';
+import { createPortal } from 'react-dom';
+
+export type Form = 'wall' | 'list' | 'table' | 'compare' | 'plans' | 'changes';
+
+const nothing = () => () => undefined;
+
+/** In which form the plan is shown: in the top bar where there is room, else among the controls. */
+export function FormSwitch({
+  form,
+  show,
+  plans,
+  planned,
+  narrow,
+}: {
+  form: Form;
+  show: (form: Form) => void;
+  /** whether there are several plans to compare */
+  plans: boolean;
+  planned: boolean;
+  narrow: boolean;
+}) {
+  const slot = useSyncExternalStore(nothing, () => document.getElementById('place-forms'));
+  const forms = (
+    <Segmented<Form>
+      aria-label="Shown as"
+      className="form-switch"
+      value={form}
+      onChange={show}
+      options={[
+        { value: 'wall', label: 'Wall' },
+        { value: 'list', label: 'List' },
+        { value: 'table', label: 'What is live' },
+        { value: 'compare', label: 'Side by side' },
+        ...(plans ? [{ value: 'plans' as const, label: 'Plans' }] : []),
+        ...(planned ? [{ value: 'changes' as const, label: 'Changes' }] : []),
+      ]}
+    />
+  );
+  return narrow || !slot ? forms : createPortal(forms, slot);
+}
