@@ -37,7 +37,7 @@ import { Offers, type Offer } from './Offers';
 import { MoveDialog } from './MoveDialog';
 import { PlansTable } from './PlansTable';
 import { RailTabs, type Rail } from './RailTabs';
-import { StateStrip } from './StateStrip';
+import { FaultSelect, StateStrip } from './StateStrip';
 import { usePlanKeys } from './usePlanKeys';
 import { runningIn, useSettled, type Setting } from './useSettled';
 
@@ -185,6 +185,12 @@ export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
       </main>
     );
   }
+  const showFault = (id: string) => {
+    const found = answer?.faults.find((f) => f.id === id);
+    if (!found) return;
+    setHand({ controls: found.controls, surroundings: found.surroundings });
+    setFault(id);
+  };
   const change = (id: string, position: string, pedestal: boolean) => {
     if (!setting) return;
     if (pedestal) setFault(null);
@@ -233,20 +239,8 @@ export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
             {plan ? 'Arrangement …' : 'Plan a retrofit …'}
           </Button>
         )}
-        {answer && (
-          <StateStrip
-            answer={answer}
-            state={hand ? HAND : stateId}
-            choose={choose}
-            fault={fault}
-            setFault={(id) => {
-              const chosenFault = answer.faults.find((f) => f.id === id);
-              if (!chosenFault) return;
-              setHand({ controls: chosenFault.controls, surroundings: chosenFault.surroundings });
-              setFault(id);
-            }}
-          />
-        )}
+        {answer && <StateStrip answer={answer} state={hand ? HAND : stateId} choose={choose} fault={fault} />}
+        {answer && <FaultSelect answer={answer} fault={fault} setFault={showFault} />}
         {scenarios.length > 0 && (
           <select
             className="running"
@@ -275,7 +269,7 @@ export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
       {answer ? (
         <>
           <div className={`plan-body ${narrow ? 'plan-narrow' : ''}`}>
-            <div className="wall-frame">
+            <div className={clsx('wall-frame', { 'is-view': form === 'wall' })}>
               {fault && (
                 <p className="fault-band" role="status">
                   <b>Pedestal fault: {answer.faults.find((f) => f.id === fault)?.title.replace('shore: ', '')}</b>

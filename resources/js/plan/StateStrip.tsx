@@ -22,14 +22,12 @@ export function StateStrip({
   state,
   choose,
   fault,
-  setFault,
 }: {
   answer: Answer;
   state: string;
   choose: (id: string) => void;
   /** the faulty pedestal that is shown, if one is */
   fault: string | null;
-  setFault: (id: string) => void;
 }) {
   const strip = useRef<HTMLDivElement>(null);
   // A state that was chosen by its letter is brought into sight.
@@ -70,23 +68,36 @@ export function StateStrip({
           </span>
         );
       })}
-      {answer.faults.length > 0 && (
-        <select
-          className={`strip-faults ${fault ? 'is-chosen' : ''}`}
-          aria-label="At a faulty pedestal"
-          value={fault ?? ''}
-          onChange={(e) => setFault(e.target.value)}
-        >
-          <option value="" disabled>
-            faulty pedestal …
-          </option>
-          {answer.faults.map((f) => (
-            <option key={f.id} value={f.id}>
-              {f.title.replace('shore: ', '')}
-            </option>
-          ))}
-        </select>
-      )}
     </div>
+  );
+}
+
+/** What may be wrong with the pedestal; the choice stays here until another state is chosen. */
+export function FaultSelect({
+  answer,
+  fault,
+  setFault,
+}: {
+  answer: Answer;
+  fault: string | null;
+  setFault: (id: string) => void;
+}) {
+  if (answer.faults.length === 0) return null;
+  return (
+    <select
+      className={`strip-faults ${fault ? 'is-chosen' : ''}`}
+      aria-label="At a faulty pedestal"
+      value={fault ?? ''}
+      onChange={(e) => setFault(e.target.value)}
+    >
+      <option value="" disabled>
+        faulty pedestal …
+      </option>
+      {answer.faults.map((f) => (
+        <option key={f.id} value={f.id}>
+          {f.title.replace('shore: ', '')}
+        </option>
+      ))}
+    </select>
   );
 }

@@ -209,9 +209,7 @@ describe('the what-is-live table', () => {
 
 describe('the state strip', () => {
   it('counts the dangers that each state shows', () => {
-    const html = renderToStaticMarkup(
-      <StateStrip fault={null} setFault={nothing} answer={planned} state="inverting" choose={nothing} />,
-    );
+    const html = renderToStaticMarkup(<StateStrip fault={null} answer={planned} state="inverting" choose={nothing} />);
     const dangers = (state: string) =>
       planned.findings.filter((f) => f.severity === 'danger' && f.witness.states.includes(state)).length;
     expect(dangers('inverting')).toBeGreaterThan(1);

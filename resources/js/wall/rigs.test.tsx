@@ -3,7 +3,7 @@ import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';
 import type { Answer, Link } from '../api/client';
 import { HandPanel } from '../plan/HandPanel';
-import { StateStrip } from '../plan/StateStrip';
+import { FaultSelect, StateStrip } from '../plan/StateStrip';
 import { runningIn } from '../plan/useSettled';
 import { makeUnits, UnitsContext } from '../shell/units';
 import { routeKey } from './flow/graph';
@@ -281,7 +281,10 @@ describe('the state strip', () => {
   it('groups faulty pedestals apart from the named states, and says when something is set by hand', () => {
     const answer = rigs.archive!.as_found!;
     const html = renderToStaticMarkup(
-      <StateStrip answer={answer} state="by_hand" choose={nothing} fault={null} setFault={nothing} />,
+      <>
+        <StateStrip answer={answer} state="by_hand" choose={nothing} fault={null} />
+        <FaultSelect answer={answer} fault={null} setFault={nothing} />
+      </>,
     );
     expect(words(html)).toContain('set by hand');
     expect(answer.faults.length).toBeGreaterThan(6);

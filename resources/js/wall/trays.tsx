@@ -48,6 +48,16 @@ export function Tray({
   const rails = geometry.rails[id];
   if (!tray) return null;
   const total = carried(tray.carries, amps) ?? amps?.[answer.wall.links.find((l) => l.to.c === id)?.elements[0] ?? ''];
+  const source =
+    tray.role === 'outlets'
+      ? ''
+      : bus?.source
+        ? bus.soft
+          ? `live through a load`
+          : `${SOURCE_WORDS[bus.source]}${total !== undefined ? ` · ${total.toFixed(1)} A` : ''}`
+        : bus?.exchanged
+          ? `${SOURCE_WORDS[bus.exchanged]}, hot and neutral exchanged`
+          : 'dead';
   return (
     <section
       ref={setNodeRef}
@@ -58,16 +68,8 @@ export function Tray({
     >
       <h3 className="plate-head">
         <span className="plate-name">{plate.label}</span>
-        <span className="tray-source">
-          {tray.role === 'outlets'
-            ? ''
-            : bus?.source
-              ? bus.soft
-                ? `live through a load`
-                : `${SOURCE_WORDS[bus.source]}${total !== undefined ? ` · ${total.toFixed(1)} A` : ''}`
-              : bus?.exchanged
-                ? `${SOURCE_WORDS[bus.exchanged]}, hot and neutral exchanged`
-                : 'dead'}
+        <span className="tray-source" title={source}>
+          {source}
         </span>
         {worst && <Severity severity={worst} />}
       </h3>
