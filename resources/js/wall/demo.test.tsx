@@ -198,6 +198,7 @@ describe('the what-is-live table', () => {
     const bench = planned.table.find((r) => r.circuit === 'c_outlets')!;
     expect(bench.cells.inverting).toMatchObject({ kind: 'live', words: 'hot is live without its neutral' });
     expect(table).toContain('! hot is live without its neutral');
+    expect(table).toContain('live, does not work');
     expect(table).toContain('Measure before you touch.');
   });
 
