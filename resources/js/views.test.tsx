@@ -184,7 +184,7 @@ describe('what is live', () => {
       for (const row of answer.table) expect(text).toContain(row.label);
       for (const state of answer.states) expect(text).toContain(state.title);
     }
-    expect(words(shown(<LiveTable answer={answers['line/whole']!} plain />))).toMatch(/I inverter/);
+    expect(words(shown(<LiveTable answer={answers['line/whole']!} plain />))).toMatch(/I works from inverter/);
   });
 
   it('heads circuits that hang on equipment, and not on a panel', () => {

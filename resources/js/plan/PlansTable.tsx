@@ -46,6 +46,22 @@ export function PlansTable({ hold, open }: { hold: DesignHold; open: (view: stri
             ? f.ways.kind === 'remote' || f.ways.kind === 'passing'
             : f.ways.kind === 'always' || f.ways.kind === 'outage'),
     ).length;
+  const counted = (severity: 'danger' | 'warning') =>
+    WAYS.map(([ways, words]) => (
+      <tr key={severity + ways}>
+        <th scope="row">
+          {severity === 'danger' ? 'Dangers' : 'Warnings'}, {words}
+        </th>
+        {cell((a) => {
+          const n = count(a, severity, ways);
+          return n === 0 ? (
+            <span className="quiet">none</span>
+          ) : (
+            <b className={`figures ${severity === 'danger' ? 'is-danger' : ''}`}>{n}</b>
+          );
+        })}
+      </tr>
+    ));
   return (
     <div className="plans-frame" tabIndex={0} role="region" aria-label="Plans compared, scrollable">
       <table className="live plans">
@@ -65,6 +81,8 @@ export function PlansTable({ hold, open }: { hold: DesignHold; open: (view: stri
           </tr>
         </thead>
         <tbody>
+          {/* What decides first: what can hurt, and whether it does what it is for. */}
+          {counted('danger')}
           <tr>
             <th scope="row">Needed off grid and fed while inverting</th>
             {cell((a) => {
@@ -93,23 +111,17 @@ export function PlansTable({ hold, open }: { hold: DesignHold; open: (view: stri
               </>
             ))}
           </tr>
-          {(['danger', 'warning'] as const).flatMap((severity) =>
-            WAYS.map(([ways, words]) => (
-              <tr key={severity + ways}>
-                <th scope="row">
-                  {severity === 'danger' ? 'Dangers' : 'Warnings'}, {words}
-                </th>
-                {cell((a) => {
-                  const n = count(a, severity, ways);
-                  return n === 0 ? (
-                    <span className="quiet">none</span>
-                  ) : (
-                    <b className={`figures ${severity === 'danger' ? 'is-danger' : ''}`}>{n}</b>
-                  );
-                })}
-              </tr>
-            )),
-          )}
+          <tr>
+            <th scope="row">Left to somebody&apos;s memory</th>
+            {cell((a) => {
+              const slips = ownFindings(a).filter((f) => f.ways.kind === 'slips' && f.ways.pairs[0]?.slips === 1);
+              return slips.length === 0 ? (
+                <span className="quiet">nothing</span>
+              ) : (
+                <small>{slips.map((f) => f.title).join('; ')}</small>
+              );
+            })}
+          </tr>
           <tr>
             <th scope="row">Made impossible by hardware</th>
             {cell((a) => {
@@ -122,17 +134,7 @@ export function PlansTable({ hold, open }: { hold: DesignHold; open: (view: stri
               );
             })}
           </tr>
-          <tr>
-            <th scope="row">Left to somebody&apos;s memory</th>
-            {cell((a) => {
-              const slips = ownFindings(a).filter((f) => f.ways.kind === 'slips' && f.ways.pairs[0]?.slips === 1);
-              return slips.length === 0 ? (
-                <span className="quiet">nothing</span>
-              ) : (
-                <small>{slips.map((f) => f.title).join('; ')}</small>
-              );
-            })}
-          </tr>
+          {counted('warning')}
           <tr>
             <th scope="row">Parts fitted, taken out</th>
             {plans.map((v) => {
