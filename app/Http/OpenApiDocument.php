@@ -276,7 +276,13 @@ final class OpenApiDocument
                     'target' => $text,
                     'by' => $text,
                 ],
-                ['order' => ['type' => 'number'], 'path' => $text, 'value' => $anything, 'why' => $text],
+                [
+                    'order' => ['type' => 'number'],
+                    'path' => $text,
+                    'value' => $anything,
+                    'why' => $text,
+                    'was' => Shape::object(['value' => $anything], ['why' => $text]),
+                ],
             ),
             'Plan' => $plan,
             'Document' => Shape::object([

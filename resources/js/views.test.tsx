@@ -24,6 +24,7 @@ import JobsPlace from './jobs/JobsPlace';
 import { Assumed } from './ui/Assumed';
 import { drawn, field, nothing, words as read } from './testing';
 import { drawingKey } from './wall/flow/layout';
+import { ROW } from './wall/measures';
 import { remember } from './wall/useGeometry';
 
 /* The places of a job on the demo rig's document and the core's real answers to it. */
@@ -155,7 +156,8 @@ describe('plans compared', () => {
 });
 
 describe('the changes of a plan', () => {
-  const changes = (mayPlan: boolean) => words(shown(<Changes hold={hold()} plan="panel" mayPlan={mayPlan} />));
+  const changes = (mayPlan: boolean) =>
+    words(shown(<Changes open={nothing} look={nothing} hold={hold()} plan="panel" mayPlan={mayPlan} />));
 
   it("are told stage by stage in words, none of the file's own names among them", () => {
     const text = changes(true);
@@ -173,7 +175,7 @@ describe('the changes of a plan', () => {
   });
 
   it('are nothing for a plan that is gone', () => {
-    expect(words(shown(<Changes hold={hold()} plan="gone" mayPlan />))).toBe('');
+    expect(words(shown(<Changes open={nothing} look={nothing} hold={hold()} plan="gone" mayPlan />))).toBe('');
   });
 });
 
@@ -267,7 +269,7 @@ describe('the sheet', () => {
   beforeAll(async () => {
     for (const answer of Object.values(answers)) {
       const walls = [answers.as_found!.wall, answer.wall];
-      remember(drawingKey(walls, { rowHeight: 26, tall: false }), await drawn(walls));
+      remember(drawingKey(walls, { rowHeight: ROW, tall: false }), await drawn(walls));
     }
   });
   const sheet = (view: string) =>

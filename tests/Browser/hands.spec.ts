@@ -35,7 +35,7 @@ test('the meter: a pedestal every tester calls good, and the skin that is not', 
   await archive(page);
   await page.getByText('As found', { exact: true }).click();
   await page.getByLabel('At a faulty pedestal').selectOption({ label: 'reversed, ground bootlegged to neutral' });
-  await expect(page.getByText('set by hand')).toBeVisible();
+  await expect(page.getByText('Pedestal fault: reversed, ground bootlegged to neutral')).toBeVisible();
   await page.getByRole('tab', { name: 'Meter' }).click();
   await page.locator('[data-circuit=c_outlets]').click();
   const face = page.locator('.meter-face');
@@ -85,7 +85,7 @@ test('plans are compared by the same questions', async ({ page }) => {
 
 test('volts at the outlets, and feet or metres by one switch', async ({ page }) => {
   await archive(page);
-  await page.getByRole('button', { name: 'show volts' }).click();
+  await page.getByRole('button', { name: 'volts', exact: true }).click();
   await expect(page.locator('[data-circuit=c_outlets]')).toContainText(/11\d\.\d V/);
   await page.getByRole('link', { name: 'Survey', exact: true }).click();
   const row = page.getByRole('row', { name: /Main panel 2 Reading-room outlets/ });

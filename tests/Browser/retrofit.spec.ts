@@ -132,3 +132,38 @@ test('markup in a name is text', async ({ page }) => {
   await expect(page.getByText('<img src=x onerror=alert(1)>')).toBeVisible();
   expect(heard).toEqual([]);
 });
+
+test('a planned part is opened where it stands, changed, and taken back to what the arrangement wrote', async ({
+  page,
+}) => {
+  await signIn(page);
+  await openJob(page, 'By hand');
+  await page.getByRole('button', { name: /30 A travel trailer, converter in the panel/ }).click();
+  await expect(page.getByRole('heading', { name: 'Circuits' })).toBeVisible();
+  await page.getByRole('link', { name: 'Plan', exact: true }).click();
+  await page.getByRole('button', { name: 'Plan a retrofit' }).click();
+  await page.getByRole('radio', { name: /On a main-panel breaker/ }).click();
+  await page.getByRole('checkbox', { name: 'Inside outlets' }).check();
+  await page.getByRole('button', { name: 'Plan it' }).click();
+  const fuse = page.locator('[data-plate=main_fuse]');
+  await expect(fuse).toBeVisible();
+  const before = (await fuse.innerText()).replace(/\s+/g, ' ');
+
+  await fuse.focus();
+  await page.keyboard.press('Enter');
+  await page.getByRole('spinbutton', { name: /Rating/ }).fill('175');
+  await page.getByRole('button', { name: 'Done' }).click();
+  await expect(fuse).toContainText('175 A');
+
+  await fuse.dblclick();
+  await expect(page.getByLabel('Set by hand')).toContainText('175');
+  await page.getByRole('button', { name: 'Reset' }).click();
+  await expect(fuse).not.toContainText('175 A');
+  expect((await fuse.innerText()).replace(/\s+/g, ' ')).toBe(before);
+
+  // Another plan begins as this one stands.
+  await page.getByText('Changes', { exact: true }).click();
+  await page.getByRole('button', { name: 'Begin another plan from this one' }).click();
+  await page.getByText('Wall', { exact: true }).click();
+  await expect(fuse).toBeVisible();
+});

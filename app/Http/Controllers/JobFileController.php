@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\Design;
-use App\Http\DesignAnswer;
 use App\Auth\Audit;
+use App\Http\DesignAnswer;
 use App\Models\Happening;
 use App\Models\RigJob;
 use App\Models\User;

@@ -6,9 +6,9 @@ namespace App\Http\Controllers;
 
 use App\Auth\Audit;
 use App\Files\Shelf;
-use App\Models\Happening;
 use App\Http\Middleware\PrintsOneSheet;
 use App\Jobs\PrintSheet;
+use App\Models\Happening;
 use App\Models\RigJob;
 use App\Models\Sheet;
 use App\Models\User;

@@ -67,6 +67,13 @@ final class Schema
                 ],
                 'value' => (object) ['description' => 'what is fitted (a component) or the new value'],
                 'by' => (object) ['enum' => ['recipe', 'hand']],
+                'was' => SchemaCheck::object(
+                    [
+                        'value' => (object) ['description' => 'what the arrangement wrote here'],
+                        'why' => (object) ['type' => 'string', 'maxLength' => 200],
+                    ],
+                    ['value'],
+                ),
                 'why' => (object) ['type' => 'string', 'maxLength' => 200],
             ],
             ['op', 'stage', 'target', 'by'],

@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Intent;
 
+use Hollin\Core\Job\Tree;
+use Hollin\Core\Plan\Refused;
 use stdClass;
 
-/** A plan more. */
+/** A plan more: empty, or begun as another one stands. */
 final class AddPlan implements Handler
 {
     public static function kind(): string
@@ -28,12 +30,23 @@ final class AddPlan implements Handler
     {
         $id = $on->freshId($on->document->plans);
         $orders = array_map(fn(stdClass $p): float => (float) ($p->order ?? 0), get_object_vars($on->document->plans));
-        $on->document->plans->{$id} = (object) [
-            'title' => $on->text('title'),
-            'order' => 1 + (int) max([0.0, ...array_values($orders)]),
-            'stages' => (object) ['whole' => (object) ['title' => 'Whole retrofit', 'order' => 1]],
-            'changes' => new stdClass(),
-        ];
+        $from = $on->text('from');
+        $begun =
+            $from === ''
+                ? [
+                    'stages' => (object) ['whole' => (object) ['title' => 'Whole retrofit', 'order' => 1]],
+                    'changes' => new stdClass(),
+                ]
+                : get_object_vars(
+                    Tree::copy(
+                        $on->document->plans->{$from} ??
+                            throw Refused::because('/intent/from', sprintf('There is no plan "%s".', $from)),
+                    ),
+                );
+        $on->document->plans->{$id} = (object) array_replace(
+            ['title' => $on->text('title'), 'order' => 1 + (int) max([0.0, ...array_values($orders)])],
+            array_diff_key($begun, ['title' => true, 'order' => true]),
+        );
 
         return $on->done('added the plan "' . $on->text('title') . '"');
     }

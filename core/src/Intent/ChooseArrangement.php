@@ -59,6 +59,7 @@ final class ChooseArrangement implements Handler
             if ($change->by === 'recipe') {
                 unset($plan->changes->{$id});
             } else {
+                unset($change->was);
                 $kept[] = $on->describe($change);
             }
         }
@@ -67,6 +68,12 @@ final class ChooseArrangement implements Handler
         foreach ($changes as $change) {
             $id = Editing::changeId($change);
             if (($plan->changes->{$id}->by ?? '') === 'hand') {
+                if (isset($change->value)) {
+                    $plan->changes->{$id}->was = (object) array_intersect_key(get_object_vars($change), [
+                        'value' => true,
+                        'why' => true,
+                    ]);
+                }
                 continue;
             }
             $change->stage = $stage;

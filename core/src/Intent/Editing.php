@@ -119,6 +119,16 @@ final readonly class Editing
                 return;
             }
         }
+        // What the arrangement wrote is kept beneath, so that one can go back to it.
+        if ($earlier instanceof stdClass && isset($earlier->value)) {
+            $was =
+                $earlier->by === 'hand'
+                    ? $earlier->was ?? null
+                    : (object) array_intersect_key(get_object_vars($earlier), ['value' => true, 'why' => true]);
+            if ($was !== null) {
+                $change->was = $was;
+            }
+        }
         $change->by = 'hand';
         $change->stage = $earlier->stage ?? (string) array_key_last(Planned::inOrder($plan->stages));
         $change->order =

@@ -102,6 +102,8 @@ export default function JobPlace() {
           {[
             ['a letter or digit', 'the operating state with that letter'],
             ['↑ ↓', 'along the wall'],
+            ['Enter', 'open what is in focus, to change it'],
+            ['+ −  Home', 'the wall larger, smaller, whole'],
             ['M', 'move the circuit in focus'],
             ['F', 'as found ⇄ planned'],
             ['W  L  T', 'wall, list, table'],

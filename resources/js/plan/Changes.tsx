@@ -1,12 +1,29 @@
 import { useQuery } from '@tanstack/react-query';
 import { Button, Input, Select } from 'antd';
 import { useState } from 'react';
+import { uuid } from '../api/client';
 import { referenceQuery, type DesignHold } from '../job/useDesign';
+import { PartDrawer } from '../parts/PartDrawer';
 import { useUnits } from '../shell/units';
 import { changeWords } from '../ui/spoken';
 
 /** A plan's changes by stage, each taken out or put into another stage; every stage is proven by itself. */
-export function Changes({ hold, plan, mayPlan }: { hold: DesignHold; plan: string; mayPlan: boolean }) {
+export function Changes({
+  hold,
+  plan,
+  mayPlan,
+  open,
+  look,
+}: {
+  hold: DesignHold;
+  plan: string;
+  mayPlan: boolean;
+  /** opens a part where it is named */
+  open: (part: string) => void;
+  /** goes to another view of the job */
+  look: (view: string) => void;
+}) {
+  const [fitting, setFitting] = useState<string | null>(null);
   const [title, setTitle] = useState('');
   const forms = useQuery(referenceQuery).data?.forms;
   const units = useUnits();
@@ -20,6 +37,11 @@ export function Changes({ hold, plan, mayPlan }: { hold: DesignHold; plan: strin
       { label?: string; type?: string } | undefined;
   const label = (id: string) => components[id]?.label ?? fitted(id)?.label ?? id;
   const type = (id: string) => components[id]?.type ?? fitted(id)?.type ?? '';
+  const another = async () => {
+    const id = `plan_${uuid().slice(0, 6)}`;
+    const intent = { kind: 'add_plan', id, title: `${entry.title}, another way`, from: plan };
+    if (await hold.edit(intent as never)) look(`${id}/${stages.at(-1)?.[0]}`);
+  };
   return (
     <div className="changes" tabIndex={0} role="region" aria-label="Changes of the plan">
       {stages.map(([stageId, stage]) => (
@@ -34,7 +56,9 @@ export function Changes({ hold, plan, mayPlan }: { hold: DesignHold; plan: strin
                     {{ fit: 'fit', remove: 'take out', move: 'move', set: 'set' }[c.op]}
                   </span>
                   <span>
-                    {label(c.target)}{' '}
+                    <button type="button" className="linklike" disabled={!mayPlan} onClick={() => open(c.target)}>
+                      {label(c.target)}
+                    </button>{' '}
                     {c.path && <span className="quiet">{changeWords(forms, type(c.target), c, units, label)}</span>}
                     {c.by === 'hand' && <span className="byhand">by hand</span>}
                     {c.why && <span className="quiet"> · {c.why}</span>}
@@ -56,7 +80,7 @@ export function Changes({ hold, plan, mayPlan }: { hold: DesignHold; plan: strin
                         size="small"
                         onClick={() => void hold.edit({ kind: 'drop_change', plan, change: id } as never)}
                       >
-                        Drop
+                        {c.was === undefined ? 'Drop' : 'Reset'}
                       </Button>
                     </span>
                   )}
@@ -65,6 +89,20 @@ export function Changes({ hold, plan, mayPlan }: { hold: DesignHold; plan: strin
           </ol>
         </section>
       ))}
+      {mayPlan && (
+        <div className="add-stage">
+          <Select
+            aria-label="Kind of part to fit"
+            placeholder="Fit a part by hand"
+            value={null}
+            showSearch={{ optionFilterProp: 'label' }}
+            onChange={setFitting}
+            options={Object.keys(forms ?? {}).map((value) => ({ value, label: value.replaceAll('_', ' ') }))}
+          />
+          <Button onClick={() => void another()}>Begin another plan from this one</Button>
+        </div>
+      )}
+      {fitting && <PartDrawer hold={hold} plan={plan} id={null} type={fitting} close={() => setFitting(null)} />}
       {mayPlan && (
         <form
           className="add-stage"

@@ -17,6 +17,8 @@ interface Props {
   unchoose: () => void;
   move: ((circuit: string) => void) | null;
   /** the fields of every kind of part, for their names */
+  /** opens what is chosen, where that is a part of its own */
+  open: (() => void) | null;
   forms: Reference['forms'] | undefined;
 }
 
@@ -30,7 +32,7 @@ const HOW: Record<string, string> = {
 };
 
 /** Findings, worst first, and what this rig makes impossible. */
-export function FindingsRail({ answer, focus, pick, offers, chosen, unchoose, move, forms }: Props) {
+export function FindingsRail({ answer, focus, pick, offers, chosen, unchoose, move, open, forms }: Props) {
   const ids = new Set(answer.findings.map((f) => f.id));
   const all = answer.findings.filter((f) =>
     chosen ? f.components.includes(chosen) : f.because === null || !ids.has(f.because),
@@ -78,6 +80,11 @@ export function FindingsRail({ answer, focus, pick, offers, chosen, unchoose, mo
           <div className="inhand">
             <b>{answer.labels[chosen] ?? chosen}</b>
             <span>
+              {open && (
+                <Button size="small" onClick={open}>
+                  Open …
+                </Button>
+              )}
               {move && answer.table.some((r) => r.circuit === chosen) && (
                 <Button size="small" onClick={() => move(chosen)}>
                   Move …

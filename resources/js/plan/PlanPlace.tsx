@@ -15,9 +15,13 @@ import type { Answer, Finding } from '../api/client';
 import type { PlaceProps } from '../job/place';
 import { referenceQuery } from '../job/useDesign';
 import { ViewSwitch } from '../job/ViewSwitch';
+import { PartDrawer } from '../parts/PartDrawer';
+import { plannedParts } from '../parts/planned';
 import { useMe } from '../shell/Session';
+import { ComponentDrawer } from '../survey/ComponentDrawer';
 import { extentOf } from '../wall/Extent';
 import { ListForm } from '../wall/ListForm';
+import { ROW, ROW_TOUCH } from '../wall/measures';
 import { stateOf } from '../wall/paint';
 import { useGeometry } from '../wall/useGeometry';
 import { Wall } from '../wall/Wall';
@@ -39,7 +43,7 @@ import { PlansTable } from './PlansTable';
 import { RailTabs, type Rail } from './RailTabs';
 import { FaultSelect, StateStrip } from './StateStrip';
 import { usePlanKeys } from './usePlanKeys';
-import { runningIn, useSettled, type Setting } from './useSettled';
+import { runningIn, seenAs, useSettled, type Setting } from './useSettled';
 
 /** the state that is none of the named ones */
 const HAND = 'by_hand';
@@ -60,6 +64,7 @@ export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
   const [focusId, setFocusId] = useState<string | null>(null);
   const [chosen, setChosen] = useState<string | null>(null);
   const [moving, setMoving] = useState<string | null>(null);
+  const [opened, setOpened] = useState<string | null>(null);
   const [choosing, setChoosing] = useState(false);
   const [railShown, setRail] = useState<Rail>('findings');
   const [hand, setHand] = useState<Setting | null>(null);
@@ -96,26 +101,13 @@ export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
     [hold.design.document, answer, scenarioId],
   );
   const settled = useSettled(hold.design.id, hold.design.revision, viewId, answer ? setting : null, running);
-  const seen = useMemo<Answer | undefined>(() => {
-    if (!answer || !settled.data) return answer;
-    const at = hand ? HAND : stateId;
-    const flow = settled.data.flow;
-    return {
-      ...answer,
-      paint: { ...answer.paint, ...(hand ? { [HAND]: settled.data.paint } : {}) },
-      amps: flow.trouble
-        ? answer.amps
-        : {
-            ...answer.amps,
-            [at]: {
-              ...answer.amps[at],
-              [scenarioId ?? '']: { ...(hand ? {} : answer.amps[at]?.[scenarioId ?? '']), ...flow.amps },
-            },
-          },
-    };
-  }, [answer, settled.data, hand, stateId, scenarioId]);
+  const seen = useMemo<Answer | undefined>(
+    () =>
+      answer && settled.data ? seenAs(answer, settled.data, hand ? HAND : stateId, hand !== null, scenarioId) : answer,
+    [answer, settled.data, hand, stateId, scenarioId],
+  );
   const walls = useMemo(() => [asFound?.wall, answer?.wall].filter((w) => w !== undefined), [asFound, answer]);
-  const geometry = useGeometry(walls, { rowHeight: narrow ? 44 : 26, tall: narrow });
+  const geometry = useGeometry(walls, { rowHeight: narrow ? ROW_TOUCH : ROW, tall: narrow });
 
   /** A named state, in place of whatever was set by hand or wrong with the pedestal. */
   const choose = useCallback((id: string) => {
@@ -200,6 +192,9 @@ export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
         : { ...setting, controls: { ...setting.controls, [id]: position } },
     );
   };
+  const parts = plan === null ? hold.design.document.asFound.components : plannedParts(hold.design.document, plan);
+  // What is drawn but is no part of its own (a cord, outlets on a unit) opens nothing.
+  const open = (id: string) => parts[id] && setOpened(id);
   const shared = {
     state: hand && settled.data ? HAND : stateId,
     scenario: scenarioId,
@@ -216,6 +211,7 @@ export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
           }
         : undefined,
     onMove: setMoving,
+    onOpen: plan === null || mayPlan ? open : undefined,
     movable: mayPlan && plan !== null,
   };
   return (
@@ -302,7 +298,9 @@ export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
               {form === 'compare' && asFound && geometry && (
                 <Compare before={asFound} after={answer} walls={geometry} {...shared} title={view?.title ?? ''} />
               )}
-              {form === 'changes' && plan && <Changes hold={hold} plan={plan} mayPlan={mayPlan} />}
+              {form === 'changes' && plan && (
+                <Changes hold={hold} plan={plan} mayPlan={mayPlan} open={open} look={look} />
+              )}
             </div>
             <div className={clsx('railbox', { 'railbox-narrow': narrow, 'railbox-folded': !narrow && !sheet })}>
               <RailTabs
@@ -336,6 +334,7 @@ export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
                   chosen={chosen}
                   unchoose={() => setChosen(null)}
                   move={shared.movable ? setMoving : null}
+                  open={chosen && parts[chosen] && shared.onOpen ? () => open(chosen) : null}
                   forms={forms}
                 />
               )}
@@ -388,6 +387,8 @@ export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
           move={(to) => hold.edit({ kind: 'move_circuit', plan, circuit: moving, ...to })}
         />
       )}
+      {opened && plan && <PartDrawer hold={hold} plan={plan} id={opened} close={() => setOpened(null)} />}
+      {opened && !plan && <ComponentDrawer hold={hold} id={opened} close={() => setOpened(null)} />}
       {choosing && <ArrangementDialog hold={hold} plan={plan} close={() => setChoosing(false)} open={look} />}
     </main>
   );

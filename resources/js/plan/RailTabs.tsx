@@ -25,17 +25,19 @@ export function RailTabs({
 }) {
   const dangers = countOf(answer, 'danger');
   return (
-    <div className="rail-tabs" role="tablist" aria-label="Beside the wall">
-      {RAILS.map(([id, label]) => (
-        <button key={id} type="button" role="tab" aria-selected={shown === id} onClick={() => choose(id)}>
-          {label}
-          {id === 'findings' && shown !== 'findings' && dangers > 0 && (
-            <span className="tab-dangers">
-              <Severity severity="danger" /> {dangers}
-            </span>
-          )}
-        </button>
-      ))}
+    <div className="rail-tabs">
+      <div className="rail-tablist" role="tablist" aria-label="Beside the wall">
+        {RAILS.map(([id, label]) => (
+          <button key={id} type="button" role="tab" aria-selected={shown === id} onClick={() => choose(id)}>
+            {label}
+            {id === 'findings' && shown !== 'findings' && dangers > 0 && (
+              <span className="tab-dangers">
+                <Severity severity="danger" /> {dangers}
+              </span>
+            )}
+          </button>
+        ))}
+      </div>
       {fold && shown && (
         <button type="button" className="rail-fold" aria-label="Fold the panel away" title="fold away" onClick={fold}>
           »

@@ -29,6 +29,7 @@ const rail = (answer: Answer, { focus = null, offers = () => null, chosen = null
       chosen={chosen}
       unchoose={nothing}
       move={move}
+      open={null}
       forms={undefined}
     />,
   );

@@ -32,3 +32,18 @@ export function useSettled(job: number, revision: number, view: string, setting:
       ),
   });
 }
+
+type Settled = NonNullable<ReturnType<typeof useSettled>['data']>;
+
+/** An answer with what a setting is settled to put in its place: a state of its own, or figures of a named one. */
+export function seenAs(answer: Answer, settled: Settled, at: string, own: boolean, scenario: string | null): Answer {
+  const { flow, paint } = settled;
+  const kept = own ? {} : answer.amps[at]?.[scenario ?? ''];
+  return {
+    ...answer,
+    paint: { ...answer.paint, ...(own ? { [at]: paint } : {}) },
+    amps: flow.trouble
+      ? answer.amps
+      : { ...answer.amps, [at]: { ...answer.amps[at], [scenario ?? '']: { ...kept, ...flow.amps } } },
+  };
+}

@@ -11,6 +11,8 @@ import { Cautions } from '../ui/Cautions';
 import { Leaf } from '../ui/Leaf';
 import { changeWords } from '../ui/spoken';
 import { Failed, Waiting } from '../ui/Waiting';
+import { engineHere } from '../wall/flow/engine';
+import { ROW } from '../wall/measures';
 import { useGeometry } from '../wall/useGeometry';
 import { Wall } from '../wall/Wall';
 
@@ -50,7 +52,7 @@ export default function SheetPlace() {
   const answer = view ? design?.answers[view.hash] : undefined;
   const before = design?.answers[design.views[0]?.hash ?? ''];
   const walls = useMemo(() => [before?.wall, answer?.wall].filter((w) => w !== undefined), [answer, before]);
-  const geometry = useGeometry(walls, { rowHeight: 26, tall: false });
+  const geometry = useGeometry(walls, { rowHeight: ROW, tall: false }, engineHere);
   if (query.isError) return <Failed error={query.error} again={() => void query.refetch()} />;
   if (!design || !answer || !view || !geometry || !reference.data) return <Waiting what="the plan sheet" />;
   const doc = design.document;
@@ -96,7 +98,11 @@ export default function SheetPlace() {
       )}
       <section>
         <h2>The wall, {answer.states.find((s) => s.id === state)?.title}</h2>
-        <div className="sheet-wall" style={{ '--wall-w': Math.max(WIDTH, geometry.width) + 2 } as React.CSSProperties}>
+        <div
+          className="sheet-wall"
+          inert
+          style={{ '--wall-w': Math.max(WIDTH, geometry.width) + 2 } as React.CSSProperties}
+        >
           <Wall
             answer={answer}
             geometry={geometry}

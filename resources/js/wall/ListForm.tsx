@@ -11,6 +11,7 @@ export function ListForm({
   focus,
   chosen,
   onChoose,
+  onOpen,
   onMove,
   movable,
 }: Omit<WallProps, 'geometry'>) {
@@ -59,10 +60,21 @@ export function ListForm({
                     className="linkish"
                     aria-pressed={chosen === id}
                     onClick={() => onChoose(chosen === id ? null : id)}
+                    onDoubleClick={() => onOpen?.(id)}
                   >
                     {plate.label}
                   </button>{' '}
                   <span className="quiet">{plate.lines.join(' · ')}</span>
+                  {onOpen && (
+                    <button
+                      type="button"
+                      className="linkish"
+                      aria-label={`open ${plate.label}`}
+                      onClick={() => onOpen(id)}
+                    >
+                      open
+                    </button>
+                  )}
                   {plate.shape === 'gate' && <Staple closed={paint?.gates[id]?.bond ?? false} />}
                   {plate.shape === 'gate' && <span> {paint?.gates[id]?.words}</span>}
                   {answer.wall.trays[id] && (
@@ -88,6 +100,11 @@ export function ListForm({
                                 : 'main'}
                               {row.strayNeutral && `, its neutral lands on ${answer.labels[row.strayNeutral]}`}
                               {sev && <Severity severity={sev} />}
+                              {onOpen && row.circuit && (
+                                <button type="button" className="linkish" onClick={() => onOpen(row.circuit!)}>
+                                  open
+                                </button>
+                              )}
                               {movable && row.circuit && (row.indent ?? 0) === 0 && (
                                 <button type="button" className="linkish" onClick={() => onMove?.(row.circuit!)}>
                                   move
@@ -127,6 +144,11 @@ export function ListForm({
                         ? 'bond'
                         : 'dead'}
                   {p.amps !== null && `, ${p.amps.toFixed(1)} A`}
+                  {onOpen && link.size && (
+                    <button type="button" className="linkish" onClick={() => onOpen(link.id)}>
+                      open
+                    </button>
+                  )}
                 </li>
               );
             })}

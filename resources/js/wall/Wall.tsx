@@ -15,6 +15,8 @@ export interface WallProps {
   focus: Finding | null;
   chosen: string | null;
   onChoose: (component: string | null) => void;
+  /** opens a part, a circuit or a cable where it stands */
+  onOpen?: ((component: string) => void) | undefined;
   onMove?: (circuit: string) => void;
   movable: boolean;
   /** volts at outlets, shown instead of ratings */
@@ -32,6 +34,7 @@ export function Wall({
   focus,
   chosen,
   onChoose,
+  onOpen,
   onMove,
   movable,
   volts,
@@ -79,6 +82,9 @@ export function Wall({
               route={route}
               paint={ribbonPaint(link, paint, amps)}
               step={steps.get(link.id)}
+              chosen={chosen === link.id}
+              onChoose={() => onChoose(chosen === link.id ? null : link.id)}
+              onOpen={onOpen ? () => onOpen(link.id) : undefined}
             />
           );
         })}
@@ -126,6 +132,7 @@ export function Wall({
           worst: worst.get(id),
           chosen: chosen === id,
           onChoose: () => onChoose(chosen === id ? null : id),
+          onOpen: onOpen ? () => onOpen(id) : undefined,
         };
         if (plate.shape === 'tray') {
           return (
@@ -142,6 +149,7 @@ export function Wall({
               movable={movable}
               chosenRow={chosen}
               onChooseRow={onChoose}
+              onOpenRow={onOpen}
               volts={volts}
               onToggle={onToggle}
             />

@@ -39,7 +39,7 @@ export function WallView({ extent, children }: { extent: Box; children: ReactNod
       onKeyDown={(e) => {
         if (e.key === '+' || e.key === '=') view.current?.zoomIn(0.25);
         else if (e.key === '-') view.current?.zoomOut(0.25);
-        else if (e.key === '0') show(whole);
+        else if (e.key === 'Home') show(whole);
         else return;
         fit.current = false;
         e.preventDefault();

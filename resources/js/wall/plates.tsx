@@ -15,6 +15,7 @@ export interface Common {
   worst: Finding['severity'] | undefined;
   chosen: boolean;
   onChoose: () => void;
+  onOpen?: (() => void) | undefined;
 }
 
 export function PlateCard({
@@ -26,6 +27,7 @@ export function PlateCard({
   worst,
   chosen,
   onChoose,
+  onOpen,
   moved,
   children,
 }: Common & { moved: boolean; children: ReactNode }) {
@@ -41,6 +43,12 @@ export function PlateCard({
       })}
       style={place(box)}
       onClick={onChoose}
+      onDoubleClick={onOpen}
+      onKeyDown={(e) => {
+        if (e.key !== 'Enter' || !onOpen) return;
+        e.preventDefault();
+        onOpen();
+      }}
       aria-pressed={chosen}
     >
       <span className="plate-head">

@@ -18,6 +18,7 @@ interface TrayProps extends Common {
   movable: boolean;
   chosenRow: string | null;
   onChooseRow: (id: string | null) => void;
+  onOpenRow?: ((id: string) => void) | undefined;
   volts?: Record<string, number> | null | undefined;
   onToggle?: ((device: string) => void) | undefined;
 }
@@ -29,6 +30,7 @@ export function Tray({
   lit,
   danger,
   worst,
+  onOpen,
   answer,
   state,
   amps,
@@ -39,6 +41,7 @@ export function Tray({
   movable,
   chosenRow,
   onChooseRow,
+  onOpenRow,
   volts,
   onToggle,
 }: TrayProps) {
@@ -66,7 +69,7 @@ export function Tray({
       aria-label={plate.label}
       data-tray={id}
     >
-      <h3 className="plate-head">
+      <h3 className="plate-head" onDoubleClick={onOpen}>
         <span className="plate-name">{plate.label}</span>
         <span className="tray-source" title={source}>
           {source}
@@ -96,6 +99,7 @@ export function Tray({
               movable={movable && row.kind === 'circuit' && (row.indent ?? 0) === 0}
               chosen={row.circuit !== undefined && chosenRow === row.circuit}
               onChoose={() => (onToggle && row.device ? onToggle(row.device) : onChooseRow(row.circuit ?? null))}
+              onOpen={row.circuit && onOpenRow ? () => onOpenRow(row.circuit!) : undefined}
               volts={row.circuit ? volts?.[row.circuit] : undefined}
               byHand={onToggle !== undefined && row.device !== null}
             />
@@ -154,6 +158,7 @@ function TrayRow({
   movable,
   chosen,
   onChoose,
+  onOpen,
   volts,
   byHand,
 }: {
@@ -170,6 +175,7 @@ function TrayRow({
   movable: boolean;
   chosen: boolean;
   onChoose: () => void;
+  onOpen: (() => void) | undefined;
   volts?: number | undefined;
   byHand: boolean;
 }) {
@@ -211,6 +217,9 @@ function TrayRow({
       e.preventDefault();
       e.stopPropagation();
       onMove?.(row.circuit);
+    } else if (e.key === 'Enter' && onOpen && !byHand) {
+      e.preventDefault();
+      onOpen();
     } else if (e.key === 'ArrowDown' || e.key === 'ArrowUp') {
       e.preventDefault();
       const all = [...document.querySelectorAll<HTMLElement>('.wall .row-button, .wall .plate')];
@@ -235,6 +244,7 @@ function TrayRow({
       {...(movable ? listeners : {})}
       onKeyDown={key}
       onClick={onChoose}
+      onDoubleClick={onOpen}
       role="button"
       tabIndex={0}
       aria-label={

@@ -166,3 +166,63 @@ it('starts every layout as a whole rig with nothing dangerous but what is assume
         expect($states)->not->toBeEmpty();
     }
 })->with(array_keys(Hollin\Core\Plan\Layouts::all()));
+
+describe('what the arrangement wrote', function (): void {
+    $start = fn(): stdClass => Rigs::job(Sample::choose('subpanel', ['circuits' => ['c_outlets' => true]]));
+    // A cable that the arrangement sets, whichever it is.
+    $written = function (stdClass $document): array {
+        foreach (get_object_vars($document->plans->p->changes) as $id => $change) {
+            if ($change->op === 'set' && $change->by === 'recipe' && $change->path === '/cable') {
+                return [$id, $change];
+            }
+        }
+        throw new RuntimeException('The arrangement sets nothing.');
+    };
+
+    it('is kept beneath what a hand sets, however often, and holds again when that is dropped', function () use (
+        $start,
+        $written,
+    ): void {
+        $document = $start();
+        [$id, $change] = $written($document);
+        $before = $document;
+        $set = fn(stdClass $on, mixed $value): stdClass => Rigs::edit(
+            $on,
+            Sample::set($change->target, $change->path, $value),
+        );
+        $value = clone $change->value;
+        $value->lengthM = (object) ['value' => 3.5, 'basis' => 'measured'];
+        $document = $set($document, $value);
+        expect($document->plans->p->changes->{$id}->by)
+            ->toBe('hand')
+            ->and($document->plans->p->changes->{$id}->was->value)
+            ->toEqual($change->value);
+        $again = clone $value;
+        $again->lengthM = (object) ['value' => 4.5, 'basis' => 'told'];
+        $document = $set($document, $again);
+        expect($document->plans->p->changes->{$id}->was->value)->toEqual($change->value);
+        $back = Rigs::edit($document, ['kind' => 'drop_change', 'plan' => 'p', 'change' => $id]);
+        expect($back->plans->p->changes)->toEqual($before->plans->p->changes);
+    });
+});
+
+it('begins a plan as another one stands, and neither changes the other', function (): void {
+    $document = Rigs::edit(Rigs::job(Sample::choose('in_line')), [
+        'kind' => 'add_plan',
+        'id' => 'q',
+        'title' => 'Another way',
+        'from' => 'p',
+    ]);
+    expect($document->plans->q->changes)
+        ->toEqual($document->plans->p->changes)
+        ->and($document->plans->q->title)
+        ->toBe('Another way');
+    $changed = Rigs::edit($document, [
+        ...Sample::set('main_fuse', '/ratingA', (object) ['value' => 200, 'basis' => 'told']),
+        'plan' => 'q',
+    ]);
+    expect($changed->plans->p->changes)->toEqual($document->plans->p->changes);
+    expect(
+        fn() => Rigs::edit($document, ['kind' => 'add_plan', 'id' => 'r', 'title' => 'x', 'from' => 'nowhere']),
+    )->toThrow(Refused::class, 'There is no plan "nowhere"');
+});

@@ -27,7 +27,7 @@ export function routeKey(link: Link): string {
 
 export const forkKey = (circuit: string): string => `fork:${circuit}`;
 
-function empty(walls: Wall[], rowHeight: number, tall: boolean, belongs: (p: Plate) => boolean): Strip {
+function empty(walls: Wall[], rowHeight: number, tall: boolean, touch: boolean, belongs: (p: Plate) => boolean): Strip {
   const strip: Strip = {
     tall,
     plates: new Map(),
@@ -46,7 +46,7 @@ function empty(walls: Wall[], rowHeight: number, tall: boolean, belongs: (p: Pla
         strip.sizes.set(id, { w, h });
       } else {
         const before = strip.sizes.get(id);
-        const size = plateSize(plate);
+        const size = plateSize(plate, touch);
         strip.sizes.set(id, { w: Math.max(size.w, before?.w ?? 0), h: Math.max(size.h, before?.h ?? 0) });
       }
     }
@@ -56,7 +56,7 @@ function empty(walls: Wall[], rowHeight: number, tall: boolean, belongs: (p: Pla
 
 /** The 120 V side: supplies, what they pass through, panels, what hangs on their breakers. */
 export function acStrip(walls: Wall[], rowHeight: number, tall: boolean): Strip {
-  const strip = empty(walls, rowHeight, tall, (p) => p.band !== 'deck');
+  const strip = empty(walls, rowHeight, tall, tall, (p) => p.band !== 'deck');
   for (const { links } of walls)
     for (const { from, to } of links)
       if (hangs(strip.plates.get(from.c), strip.plates.get(to.c))) strip.hang.set(to.c, from.c);
@@ -116,8 +116,8 @@ function hangs(from: Plate | undefined, to: Plate | undefined): boolean {
 }
 
 /** The battery side: the bank at the left, users at the right, positive leads above negative ones. */
-export function deckStrip(walls: Wall[]): Strip {
-  const strip = empty(walls, 0, false, (p) => p.band === 'deck');
+export function deckStrip(walls: Wall[], touch: boolean): Strip {
+  const strip = empty(walls, 0, false, touch, (p) => p.band === 'deck');
   const stands = standIns(walls);
   for (const [old, now] of stands) {
     const [a, b] = [strip.sizes.get(old)!, strip.sizes.get(now)!];

@@ -43,7 +43,7 @@ const COMMON = {
 const DECK = {
   ...COMMON,
   'elk.direction': 'RIGHT',
-  'elk.spacing.nodeNode': '16',
+  'elk.spacing.nodeNode': '12',
   'elk.layered.crossingMinimization.strategy': 'NONE',
   'elk.layered.crossingMinimization.forceNodeModelOrder': 'true',
   'elk.layered.crossingMinimization.greedySwitch.type': 'OFF',
@@ -59,7 +59,7 @@ const WIDEST_GAP = 74;
  */
 export async function layoutWall(walls: Wall[], options: LayoutOptions, engine: Engine): Promise<Geometry> {
   const ac = acStrip(walls, options.rowHeight, options.tall);
-  const deck = deckStrip(walls);
+  const deck = deckStrip(walls, options.tall);
   const sequence = deckSequence(deck);
   const direction = { ...COMMON, 'elk.direction': options.tall ? 'DOWN' : 'RIGHT' };
   const parts = islands(ac, walls);
@@ -81,7 +81,7 @@ export async function layoutWall(walls: Wall[], options: LayoutOptions, engine: 
 /** The same for walls that are drawn the same: which parts, how large, joined how; not what is live on them. */
 export function drawingKey(walls: Wall[], options: LayoutOptions): string {
   const ac = acStrip(walls, options.rowHeight, options.tall);
-  const deck = deckStrip(walls);
+  const deck = deckStrip(walls, options.tall);
   const parts = [ac, deck].map((s) => [[...s.sizes], [...s.rows], [...s.edges], [...s.hang]]);
   const links = walls.map((w) => w.links.filter((l) => l.kind === 'bond' || l.kind === 'ground').map(routeKey));
   return digest(JSON.stringify([options, parts, links, [...standIns(walls)]]));
@@ -144,7 +144,7 @@ function moved(edge: ElkExtendedEdge, dx: number, dy: number): ElkExtendedEdge {
   } as ElkExtendedEdge;
 }
 
-const NUDGE = 18;
+const NUDGE = 12;
 
 function compose(walls: Wall[], ac: Strip, above: ElkNode, below: ElkNode | null, rowHeight: number): Geometry {
   const plates: Record<string, Box> = {};
@@ -236,7 +236,7 @@ function compose(walls: Wall[], ac: Strip, above: ElkNode, below: ElkNode | null
   }
 
   const bottom = below ? deckY + (below.height ?? 0) : aboveBottom;
-  const sillY = bottom + 26;
+  const sillY = bottom + 20;
   const sill = { x: 0, y: sillY, w: width, h: SILL_H };
   const feet = feetOf(walls, plates, whole);
   for (const wall of walls) {

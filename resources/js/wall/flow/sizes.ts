@@ -1,5 +1,5 @@
 import type { Plate, Row, Wall } from '../../api/client';
-import { HEAD, PART_H, RAILS } from '../measures';
+import { HEAD, PART_H, RAILS, ROW_TOUCH } from '../measures';
 import { unionRows } from './rows';
 
 /** Widths of letters of the wall's type, px at its own size: figures and capitals are wide, the rest narrow. */
@@ -39,12 +39,12 @@ function rowWidth(row: Row): number {
 }
 
 /** A part of the deck is as wide as its name; a switching plate and a body as what they tell. */
-export function plateSize(plate: Plate): Size {
+export function plateSize(plate: Plate, touch: boolean): Size {
   const name = textWidth(plate.label, 15) + PAD + (plate.assumed > 0 ? 26 : 0);
   const lines = Math.max(0, ...plate.lines.map((line) => textWidth(line, 14) + PAD));
   if (plate.band === 'deck') {
     const tall = plate.shape === 'bank' || plate.type === 'dc_panel';
-    return { w: Math.ceil(Math.max(96, name, lines)), h: tall ? PART_H * 2 + 16 : PART_H + 8 };
+    return { w: Math.ceil(Math.max(96, name, lines)), h: tall ? PART_H * 2 + 16 : touch ? ROW_TOUCH : PART_H + 8 };
   }
   const w = Math.ceil(Math.max(name + SIGN_W, lines));
   if (plate.band === 'switching') return { w: Math.max(150, w), h: 106 };
