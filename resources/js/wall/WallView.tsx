@@ -36,6 +36,16 @@ export function WallView({ extent, children }: { extent: Box; children: ReactNod
     <div
       ref={frame}
       className="wall-view"
+      // What gets the focus is brought into sight by the browser; here that is a move of the whole.
+      onScrollCapture={(e) => {
+        const at = e.target as HTMLElement;
+        const ref = view.current;
+        if (!ref || (at.scrollLeft === 0 && at.scrollTop === 0)) return;
+        const { positionX, positionY, scale } = ref.state;
+        fit.current = false;
+        ref.setTransform(positionX - at.scrollLeft, positionY - at.scrollTop, scale, 0);
+        at.scrollTo(0, 0);
+      }}
       onKeyDown={(e) => {
         if (e.key === '+' || e.key === '=') view.current?.zoomIn(0.25);
         else if (e.key === '-') view.current?.zoomOut(0.25);
