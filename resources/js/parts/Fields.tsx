@@ -5,7 +5,7 @@ import { uuid, type Component, type Field } from '../api/client';
 import { referenceQuery } from '../job/useDesign';
 import { useMe } from '../shell/Session';
 import { twinOf, useUnits } from '../shell/units';
-import { plainValue, readLength } from '../survey/values';
+import { plainValue, readLength } from './values';
 
 export type Values = Record<string, unknown>;
 

@@ -10,7 +10,7 @@ import { useUnits } from '../shell/units';
 import { BaselinePanel } from './BaselinePanel';
 import { ComponentDrawer } from './ComponentDrawer';
 import { NeedsPanel } from './NeedsPanel';
-import { assumedCount, plainValue } from './values';
+import { assumedCount, plainValue } from '../parts/values';
 
 const GROUPS: [string, string[]][] = [
   ['Supply', ['shore_supply', 'inlet', 'generator', 'surge_unit']],
