@@ -105,7 +105,9 @@ final class KillsWriter
                 $this->job = str_contains($job->title, 'Tide-line') ? (int) $job->id : $this->job;
             }
             [, $answer] = $this->client->send('GET', "/jobs/{$this->job}?want=nothing");
+            // A base that could not be read would have every edit refused: then it begins again.
             $this->base = (int) ($answer->revision ?? 1);
+            $this->job = isset($answer->revision) ? $this->job : 0;
         }
         usleep(100_000);
     }
