@@ -6,6 +6,7 @@ namespace App\Actions;
 
 use App\Auth\Audit;
 use App\Auth\Entry;
+use App\Auth\OneUse;
 use App\Auth\SignIns;
 use App\Models\Happening;
 use App\Models\PersonLink;
@@ -44,7 +45,7 @@ final class People
         }
 
         return DB::transaction(function () use ($by, $person): array {
-            self::takeBackLinksFor($person);
+            self::takeBackLinks(['user_id' => $person->id]);
             $made = self::link($person->workshop, $by, ['user_id' => $person->id], PersonLink::RESET_H);
             Audit::note(Happening::ResetLinked, $by, ['name' => $person->name]);
 
@@ -107,7 +108,7 @@ final class People
             self::keepsALead($person, 'Make somebody else lead technician first: a workshop keeps one.');
             $person->update(['role' => $role]);
             if ($role !== Role::Lead) {
-                self::takeBackLinksBy($person);
+                self::takeBackLinks(['made_by' => $person->id]);
             }
             Audit::note(Happening::RoleChanged, $by, [
                 'name' => $person->name,
@@ -128,8 +129,8 @@ final class People
             self::keepsALead($person, 'The last lead technician cannot leave: make somebody else one first.');
             $person->forceFill(['left_at' => now()])->save();
             self::shutOut($person);
-            self::takeBackLinksFor($person);
-            self::takeBackLinksBy($person);
+            self::takeBackLinks(['user_id' => $person->id]);
+            self::takeBackLinks(['made_by' => $person->id]);
             Audit::note(Happening::Left, $by, ['name' => $person->name]);
         });
     }
@@ -165,7 +166,7 @@ final class People
      */
     private static function link(Workshop $workshop, ?User $by, array $for, int $hours): array
     {
-        [$token, $hash] = PersonLink::token();
+        [$token, $hash] = OneUse::token();
         $link = $workshop
             ->personLinks()
             ->create([
@@ -213,19 +214,12 @@ final class People
         $person->tokens()->delete();
     }
 
-    private static function takeBackLinksFor(User $person): void
+    /** @param array<string, int> $which links for somebody (`user_id`), or made by somebody (`made_by`) */
+    private static function takeBackLinks(array $which): void
     {
         PersonLink::query()
             ->open()
-            ->where('user_id', $person->id)
-            ->update(['taken_back_at' => now()]);
-    }
-
-    private static function takeBackLinksBy(User $person): void
-    {
-        PersonLink::query()
-            ->open()
-            ->where('made_by', $person->id)
+            ->where($which)
             ->update(['taken_back_at' => now()]);
     }
 }

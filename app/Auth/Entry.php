@@ -16,14 +16,12 @@ final class Entry
 {
     private const KEPT_DAYS = 90;
 
-    public static function open(Request $request, User $user): SignIn
+    public static function open(Request $request, User $user): void
     {
         Auth::guard('web')->login($user);
         $request->session()->regenerate();
         $signIn = self::begin($user, $request->ip(), $request->userAgent());
         $request->session()->put(SignInHolds::KEY, $signIn->id);
-
-        return $signIn;
     }
 
     public static function begin(User $user, ?string $address, ?string $browser): SignIn

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Jobs;
 
+use App\Auth\OneUse;
 use App\Files\Shelf;
 use App\Models\Sheet;
 use Illuminate\Contracts\Queue\ShouldQueue;
@@ -29,8 +30,8 @@ final class PrintSheet implements ShouldQueue
     public function handle(): void
     {
         $sheet = Sheet::query()->findOrFail($this->sheetId);
-        $token = Str::random(48);
-        $sheet->update(['status' => 'printing', 'token_hash' => hash('sha256', $token), 'trouble' => null]);
+        [$token, $hash] = OneUse::token();
+        $sheet->update(['status' => 'printing', 'token_hash' => $hash, 'trouble' => null]);
         $folder = sys_get_temp_dir() . '/hollin-print-' . Str::random(12);
         File::makeDirectory($folder, 0700);
         try {

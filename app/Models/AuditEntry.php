@@ -35,12 +35,12 @@ final class AuditEntry extends Model
     /** What happened, without who and when. */
     public function words(): string
     {
-        $words = $this->what->words();
-        foreach ($this->about as $name => $value) {
-            $words = str_replace('{' . $name . '}', (string) $value, $words);
-        }
+        $between = fn(string $name): string => '{' . $name . '}';
 
-        return $words;
+        return strtr(
+            $this->what->words(),
+            array_combine(array_map($between, array_keys($this->about)), array_map(strval(...), $this->about)),
+        );
     }
 
     /** @return array<string, string> */

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Auth\OneUse;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
-use Illuminate\Support\Str;
 
 /**
  * A one-use way into a workshop: for somebody new with a role, or for somebody of it who needs a new password. Only the
@@ -44,18 +44,16 @@ final class PersonLink extends Model
         'taken_back_at',
     ];
 
-    /** @return array{string, string} a token and what is kept of it */
-    public static function token(): array
-    {
-        $token = Str::random(48);
-
-        return [$token, hash('sha256', $token)];
-    }
-
     /** The open link of a token, or null. */
     public static function by(string $token): ?self
     {
-        return self::query()->open()->where('token_hash', hash('sha256', $token))->first();
+        return self::query()->open()->where('token_hash', OneUse::hash($token))->first();
+    }
+
+    /** Where the token is used, under whatever address one goes by: behind the hash mark it is in no server's log. */
+    public static function place(string $token): string
+    {
+        return '/join#' . $token;
     }
 
     /** Uses this link up; of several at once only the first does. */

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Auth\OneUse;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Carbon;
-use Illuminate\Support\Str;
 
 /**
  * The one-use way in of a workshop's first person.
@@ -25,9 +25,9 @@ final class SetupLink extends Model
     /** Makes a link and returns its token; only the hash is kept. */
     public static function issue(): string
     {
-        $token = Str::random(48);
+        [$token, $hash] = OneUse::token();
         self::query()->create([
-            'token_hash' => hash('sha256', $token),
+            'token_hash' => $hash,
             'expires_at' => now()->addDays(self::DAYS),
         ]);
 
@@ -38,7 +38,7 @@ final class SetupLink extends Model
     public static function use(string $token): bool
     {
         return self::query()
-            ->where('token_hash', hash('sha256', $token))
+            ->where('token_hash', OneUse::hash($token))
             ->whereNull('used_at')
             ->where('expires_at', '>', now())
             ->update(['used_at' => now()]) === 1;

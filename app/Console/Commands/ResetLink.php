@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Actions\People;
+use App\Models\PersonLink;
 use App\Models\User;
 use Hollin\Core\Plan\Refused;
 use Illuminate\Console\Command;
@@ -32,7 +33,7 @@ final class ResetLink extends Command
 
             return self::FAILURE;
         }
-        $this->line(rtrim((string) config('app.url'), '/') . '/join#' . $token);
+        $this->line(rtrim((string) config('app.url'), '/') . PersonLink::place($token));
 
         return self::SUCCESS;
     }

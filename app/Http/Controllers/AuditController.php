@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Page;
 use App\Models\AuditEntry;
 use App\Models\User;
 use Illuminate\Http\JsonResponse;
@@ -55,21 +56,20 @@ final class AuditController
             ->limit(self::AT_A_TIME + 1)
             ->get();
 
-        return response()->json([
-            'more' => $entries->count() > self::AT_A_TIME,
-            'entries' => $entries
-                ->take(self::AT_A_TIME)
-                ->map(
-                    fn(AuditEntry $entry): array => [
-                        'id' => $entry->id,
-                        'at' => $entry->at->toIso8601ZuluString(),
-                        'who' => $entry->user?->name,
-                        'what' => $entry->what->value,
-                        'words' => $entry->words(),
-                        'address' => $entry->address,
-                    ],
-                )
-                ->all(),
-        ]);
+        return response()->json(
+            Page::of(
+                'entries',
+                $entries,
+                self::AT_A_TIME,
+                fn(AuditEntry $entry): array => [
+                    'id' => $entry->id,
+                    'at' => $entry->at->toIso8601ZuluString(),
+                    'who' => $entry->user?->name,
+                    'what' => $entry->what->value,
+                    'words' => $entry->words(),
+                    'address' => $entry->address,
+                ],
+            ),
+        );
     }
 }

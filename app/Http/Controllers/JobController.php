@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Actions\Design;
 use App\Http\DesignAnswer;
+use App\Http\Page;
 use App\Http\Requests\EditRequest;
 use App\Models\Revision;
 use App\Models\RigJob;
@@ -65,23 +66,22 @@ final class JobController
             ->limit(self::JOBS + 1)
             ->get();
 
-        return response()->json([
-            'more' => $jobs->count() > self::JOBS,
-            'jobs' => $jobs
-                ->take(self::JOBS)
-                ->map(
-                    fn(RigJob $job): array => [
-                        'id' => $job->id,
-                        'title' => $job->title,
-                        'kind' => $job->kind,
-                        'customer' => $job->customer?->name,
-                        'revision' => $job->head,
-                        'changedAt' => $job->updated_at->toIso8601ZuluString(),
-                        'stage' => self::stage($job->revision($job->head)),
-                    ],
-                )
-                ->all(),
-        ]);
+        return response()->json(
+            Page::of(
+                'jobs',
+                $jobs,
+                self::JOBS,
+                fn(RigJob $job): array => [
+                    'id' => $job->id,
+                    'title' => $job->title,
+                    'kind' => $job->kind,
+                    'customer' => $job->customer?->name,
+                    'revision' => $job->head,
+                    'changedAt' => $job->updated_at->toIso8601ZuluString(),
+                    'stage' => self::stage($job->revision($job->head)),
+                ],
+            ),
+        );
     }
 
     #[OA\Post(path: '/jobs', operationId: 'openJob', summary: 'Open a job.')]
@@ -322,23 +322,22 @@ final class JobController
             ->limit(self::REVISIONS + 1)
             ->get(['id', 'rig_job_id', 'number', 'words', 'kind', 'undoes', 'user_id', 'created_at', 'sha256']);
 
-        return response()->json([
-            'more' => $revisions->count() > self::REVISIONS,
-            'revisions' => $revisions
-                ->take(self::REVISIONS)
-                ->map(
-                    fn(Revision $r): array => [
-                        'number' => $r->number,
-                        'words' => $r->words,
-                        'kind' => $r->kind,
-                        'undoes' => $r->undoes,
-                        'by' => $r->user?->name,
-                        'at' => $r->created_at->toIso8601ZuluString(),
-                        'sha256' => $r->sha256,
-                    ],
-                )
-                ->all(),
-        ]);
+        return response()->json(
+            Page::of(
+                'revisions',
+                $revisions,
+                self::REVISIONS,
+                fn(Revision $r): array => [
+                    'number' => $r->number,
+                    'words' => $r->words,
+                    'kind' => $r->kind,
+                    'undoes' => $r->undoes,
+                    'by' => $r->user?->name,
+                    'at' => $r->created_at->toIso8601ZuluString(),
+                    'sha256' => $r->sha256,
+                ],
+            ),
+        );
     }
 
     /** What comes next on a job, from what its document holds. */

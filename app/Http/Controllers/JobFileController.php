@@ -82,8 +82,8 @@ final class JobFileController
         Gate::authorize('plan', $job);
         $request->validate(['uuid' => ['required', 'uuid']]);
         $document = JobFile::read($request->getContent());
-        Audit::note(Happening::Imported, User::of($request), ['job' => $job->id]);
         $revision = $this->design->import($job, User::of($request), (string) $request->query('uuid'), $document);
+        Audit::note(Happening::Imported, User::of($request), ['job' => $job->id]);
 
         return $this->answer->of($job, $revision, [], []);
     }

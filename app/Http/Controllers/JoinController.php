@@ -7,11 +7,11 @@ namespace App\Http\Controllers;
 use App\Actions\People;
 use App\Auth\Entry;
 use App\Auth\GoodPassword;
+use App\Auth\NewPerson;
 use App\Models\PersonLink;
 use Hollin\Core\Plan\Refused;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Str;
 use OpenApi\Attributes as OA;
 
 /** In by a link that a lead technician has handed over: as somebody new, or with a new password. */
@@ -95,16 +95,12 @@ final class JoinController
             ]);
             $person = $this->people->renew($link, $given['password']);
         } else {
-            if (is_string($request->input('email'))) {
-                $request->merge(['email' => Str::lower($request->string('email')->toString())]);
-            }
-            $given = $request->validate(
-                [
-                    'name' => ['required', 'string', 'max:120'],
-                    'email' => ['required', 'email', 'max:190', 'unique:users,email'],
-                    'password' => ['required', 'string', new GoodPassword([$link->workshop->name])],
+            $given = NewPerson::of(
+                $request,
+                own: [$link->workshop->name],
+                messages: [
+                    'email.unique' => 'belongs to somebody already. Who has left is let in again by a lead technician.',
                 ],
-                ['email.unique' => 'belongs to somebody already. Who has left is let in again by a lead technician.'],
             );
             $person = $this->people->join($link, $given['name'], $given['email'], $given['password']);
         }

@@ -260,9 +260,8 @@ final class PeopleController
     {
         [$link, $token] = $made;
 
-        // Under whatever address one uses; behind the hash mark it is in no server's log.
         return response()->json(
-            ['link' => self::linkRow($link->load(['person', 'maker'])), 'address' => '/join#' . $token],
+            ['link' => self::linkRow($link->load(['person', 'maker'])), 'address' => PersonLink::place($token)],
             201,
         );
     }

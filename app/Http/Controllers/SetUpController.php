@@ -6,7 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Auth\Audit;
 use App\Auth\Entry;
-use App\Auth\GoodPassword;
+use App\Auth\NewPerson;
 use App\Models\Happening;
 use App\Models\Role;
 use App\Models\SetupLink;
@@ -15,7 +15,6 @@ use Hollin\Core\Plan\Refused;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Support\Str;
 use OpenApi\Attributes as OA;
 
 /** Opening a workshop with its one-use link. */
@@ -54,15 +53,9 @@ final class SetUpController
     public function store(Request $request): JsonResponse
     {
         abort_unless($request->hasSession(), 400, 'With a token there is nothing to sign in to.');
-        if (is_string($request->input('email'))) {
-            $request->merge(['email' => Str::lower($request->string('email')->toString())]);
-        }
-        $given = $request->validate([
+        $given = NewPerson::of($request, [
             'token' => ['required', 'string', 'size:48'],
             'workshop' => ['required', 'string', 'max:120'],
-            'name' => ['required', 'string', 'max:120'],
-            'email' => ['required', 'email', 'max:190', 'unique:users,email'],
-            'password' => ['required', 'string', new GoodPassword()],
         ]);
         $lead = DB::transaction(function () use ($given) {
             SetupLink::use($given['token']) ||

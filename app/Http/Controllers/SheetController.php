@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Auth\Audit;
+use App\Auth\OneUse;
 use App\Files\Shelf;
 use App\Http\Middleware\PrintsOneSheet;
 use App\Jobs\PrintSheet;
@@ -122,7 +123,7 @@ final class SheetController
     {
         abort_unless(in_array($request->server('REMOTE_ADDR'), ['127.0.0.1', '::1'], true), 403);
         $sheet = Sheet::query()
-            ->where('token_hash', hash('sha256', $request->string('token')->toString()))
+            ->where('token_hash', OneUse::hash($request->string('token')->toString()))
             ->where('status', 'printing')
             ->firstOrFail();
         $sheet->update(['token_hash' => null]);

@@ -33,20 +33,20 @@ final class AddPlan implements Handler
         $from = $on->text('from');
         $begun =
             $from === ''
-                ? [
+                ? (object) [
                     'stages' => (object) ['whole' => (object) ['title' => 'Whole retrofit', 'order' => 1]],
                     'changes' => new stdClass(),
                 ]
-                : get_object_vars(
-                    Tree::copy(
-                        $on->document->plans->{$from} ??
-                            throw Refused::because('/intent/from', sprintf('There is no plan "%s".', $from)),
-                    ),
+                : Tree::copy(
+                    $on->document->plans->{$from} ??
+                        throw Refused::because('/intent/from', sprintf('There is no plan "%s".', $from)),
                 );
-        $on->document->plans->{$id} = (object) array_replace(
-            ['title' => $on->text('title'), 'order' => 1 + (int) max([0.0, ...array_values($orders)])],
-            array_diff_key($begun, ['title' => true, 'order' => true]),
-        );
+        // Its own title and order first; the rest as it was begun.
+        $on->document->plans->{$id} =
+            (object) ([
+                'title' => $on->text('title'),
+                'order' => 1 + (int) max([0.0, ...array_values($orders)]),
+            ] + get_object_vars($begun));
 
         return $on->done('added the plan "' . $on->text('title') . '"');
     }

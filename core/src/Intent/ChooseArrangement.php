@@ -69,10 +69,7 @@ final class ChooseArrangement implements Handler
             $id = Editing::changeId($change);
             if (($plan->changes->{$id}->by ?? '') === 'hand') {
                 if (isset($change->value)) {
-                    $plan->changes->{$id}->was = (object) array_intersect_key(get_object_vars($change), [
-                        'value' => true,
-                        'why' => true,
-                    ]);
+                    $plan->changes->{$id}->was = Editing::written($change);
                 }
                 continue;
             }

@@ -121,10 +121,7 @@ final readonly class Editing
         }
         // What the arrangement wrote is kept beneath, so that one can go back to it.
         if ($earlier instanceof stdClass && isset($earlier->value)) {
-            $was =
-                $earlier->by === 'hand'
-                    ? $earlier->was ?? null
-                    : (object) array_intersect_key(get_object_vars($earlier), ['value' => true, 'why' => true]);
+            $was = $earlier->by === 'hand' ? $earlier->was ?? null : self::written($earlier);
             if ($was !== null) {
                 $change->was = $was;
             }
@@ -153,6 +150,12 @@ final readonly class Editing
             ' ' .
             ($component->label ?? $change->target) .
             (isset($change->path) ? ' ' . Catalogue::placeWords($component->type ?? '', $change->path) : '');
+    }
+
+    /** What an arrangement's change wrote and why, as it is kept beneath one by hand. */
+    public static function written(stdClass $change): stdClass
+    {
+        return (object) array_intersect_key(get_object_vars($change), ['value' => true, 'why' => true]);
     }
 
     /** The same change again gets the same id, so that it replaces the earlier one. */
