@@ -6,7 +6,6 @@ import { join } from 'node:path';
 import ELK from 'elkjs/lib/elk.bundled.js';
 import type { Wall } from '../resources/js/api/client';
 import { layoutWall } from '../resources/js/wall/flow/layout';
-import { ROW, ROW_TOUCH } from '../resources/js/wall/measures';
 import { measure } from '../resources/js/wall/flow/measure';
 
 const LAPTOP = { w: 1210, h: 676 };
@@ -22,12 +21,12 @@ for (const [name, views] of Object.entries(rigs)) {
   for (const [view, wall] of Object.entries(views)) {
     const walls = view === 'as_found' ? [wall] : [views.as_found!, wall];
     const since = performance.now();
-    const drawing = await layoutWall(walls, { rowHeight: ROW, tall: false }, (graph) => elk.layout(graph));
+    const drawing = await layoutWall(walls, false, (graph) => elk.layout(graph));
     const ms = performance.now() - since;
     const m = measure(wall, drawing, LAPTOP);
     const tall = measure(
       wall,
-      await layoutWall(walls, { rowHeight: ROW_TOUCH, tall: true }, (graph) => elk.layout(graph)),
+      await layoutWall(walls, true, (graph) => elk.layout(graph)),
       TABLET,
     );
     const wrong = [...m.overlaps, ...m.underPlates, ...tall.overlaps, ...tall.underPlates.map((w) => `tall: ${w}`)];

@@ -1,7 +1,7 @@
 import ELK from 'elkjs/lib/elk.bundled.js';
 import type { Wall } from './api/client';
 import { layoutWall } from './wall/flow/layout';
-import { ROW, ROW_TOUCH, type Geometry } from './wall/measures';
+import type { Geometry } from './wall/measures';
 import type { Field } from './api/client';
 
 /* What several tests of the interface need. */
@@ -37,4 +37,4 @@ const elk = new ELK();
 
 /** A wall laid out as the interface does it, without a worker. */
 export const drawn = (walls: Wall[], tall = false): Promise<Geometry> =>
-  layoutWall(walls, { rowHeight: tall ? ROW_TOUCH : ROW, tall }, (graph) => elk.layout(graph));
+  layoutWall(walls, tall, (graph) => elk.layout(graph));

@@ -24,7 +24,6 @@ import JobsPlace from './jobs/JobsPlace';
 import { Assumed } from './ui/Assumed';
 import { drawn, field, nothing, words as read } from './testing';
 import { drawingKey } from './wall/flow/layout';
-import { ROW } from './wall/measures';
 import { remember } from './wall/useGeometry';
 
 /* The places of a job on the demo rig's document and the core's real answers to it. */
@@ -269,7 +268,7 @@ describe('the sheet', () => {
   beforeAll(async () => {
     for (const answer of Object.values(answers)) {
       const walls = [answers.as_found!.wall, answer.wall];
-      remember(drawingKey(walls, { rowHeight: ROW, tall: false }), await drawn(walls));
+      remember(drawingKey(walls, false), await drawn(walls));
     }
   });
   const sheet = (view: string) =>

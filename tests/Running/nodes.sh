@@ -5,6 +5,8 @@ set -uo pipefail
 ROOT=$(cd "$(dirname "${BASH_SOURCE[0]}")/../.." && pwd)
 # shellcheck source=../../deploy/machine.sh
 . "$ROOT/deploy/machine.sh"
+# shellcheck source=client.sh
+. "$ROOT/tests/Running/client.sh"
 cd "$ROOT" || exit 1
 BASE=$(state_dir nodes)
 rm -rf "$BASE" "$(state_dir nodea)" "$(state_dir nodeb)" "$(state_dir nodec)"
@@ -63,23 +65,23 @@ done
 grep -q 'Hollin is at' "$BASE/a.log" && grep -q 'Hollin is at' "$BASE/b.log" || { cat "$BASE"/?.log; exit 1; }
 
 JAR="$BASE/jar"
-token() { awk '$6 == "XSRF-TOKEN" { print $7 }' "$JAR" 2>/dev/null | php -r 'echo urldecode(trim(stream_get_contents(STDIN)));'; }
-ask() { curl -sk -c "$JAR" -b "$JAR" -H 'Accept: application/json' -H "X-XSRF-TOKEN: $(token)" "$@"; }
 API="https://localhost:$TLS/api/v1"
 head=$(ask -D - -o /dev/null "$API/session")
 expect 'a cookie of this host alone' '__Host-hollin=' "$head"
 expect 'TLS from now on' 'strict-transport-security: max-age=31536000' "${head,,}"
 grep -i '^set-cookie' <<<"$head" | grep -viq '; secure' && wrong 'a cookie without Secure'
-expect 'signing in' '"role":"lead"' "$(ask --interface 127.0.0.2 -H 'Content-Type: application/json' -d '{"email":"lead@hollin.test","password":"rowan-and-lath"}' "$API/session")"
+expect 'signing in' '"role":"lead"' "$(send '{"email":"lead@hollin.test","password":"rowan-and-lath"}' --interface 127.0.0.2 "$API/session")"
 # The front takes turns: each of these is another node's.
 for _ in 1 2 3 4; do expect 'signed in on both nodes' '"role":"lead"' "$(ask "$API/session")"; done
 php -r '$i = imagecreatetruecolor(640, 480); imagefilledrectangle($i, 9, 9, 300, 200, 0xc02020); imagejpeg($i, $argv[1]);' "$BASE/photo.jpg"
 expect 'a photograph is taken' '"component":"inlet"' "$(ask -F component=inlet -F "photo=@$BASE/photo.jpg" "$API/jobs/1/photos")"
-expect 'a sheet is queued' '"status":"waiting"' "$(ask -H 'Content-Type: application/json' -d '{"view":"as_found","paper":"letter"}' "$API/jobs/1/sheets")"
+expect 'a sheet is queued' '"status":"waiting"' "$(send '{"view":"as_found","paper":"letter"}' "$API/jobs/1/sheets")"
 for _ in $(seq 1 60); do
   [[ $(ask "$API/jobs/1/photos")$(ask "$API/sheets/1") == *kept*done* ]] && break
   sleep 0.5
 done
+# A page that was printed before its wall was drawn has a tenth of that.
+[ "$(ask "$API/sheets/1/pdf" | wc -c)" -gt 50000 ] || wrong 'the sheet is printed empty'
 for _ in 1 2; do
   expect 'a photograph, whichever node is asked' 'image/jpeg' "$(ask -o /dev/null -w '%{content_type}' "$API/photos/1")"
   expect 'a sheet, whichever node is asked' '%PDF' "$(ask "$API/sheets/1/pdf" | head -c 8 | tr -d '\0')"

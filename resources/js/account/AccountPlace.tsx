@@ -1,4 +1,3 @@
-import { useState } from 'react';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { App, Button, Form, Input } from 'antd';
 import { Link } from 'react-router';
@@ -6,7 +5,7 @@ import { api, unwrap } from '../api/client';
 import { useMe } from '../shell/Session';
 import { TopBar } from '../shell/TopBar';
 import { moment } from '../ui/times';
-import { atFields } from '../ui/atFields';
+import { useTrouble } from '../ui/useTrouble';
 import { Failed, Waiting } from '../ui/Waiting';
 import { browserIn } from './browser';
 import { NewPassword } from './NewPassword';
@@ -73,10 +72,9 @@ function Password() {
   const { message } = App.useApp();
   const client = useQueryClient();
   const [form] = Form.useForm<{ present: string; password: string }>();
-  const [trouble, setTrouble] = useState<string | null>(null);
+  const trouble = useTrouble(form);
   const change = useMutation({
-    onError: (e) => setTrouble(atFields(form, e)),
-    onMutate: () => setTrouble(null),
+    ...trouble.heard,
     mutationFn: async (body: { present: string; password: string }) =>
       unwrap(await api.POST('/account/password', { body })),
     onSuccess: async () => {
@@ -97,11 +95,7 @@ function Password() {
           <Input.Password visibilityToggle={false} autoComplete="current-password" />
         </Form.Item>
         <NewPassword label="The new one" />
-        {trouble && (
-          <p role="alert" className="trouble">
-            {trouble}
-          </p>
-        )}
+        {trouble.line}
         <Button type="primary" htmlType="submit" loading={change.isPending}>
           Change it
         </Button>

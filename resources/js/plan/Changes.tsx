@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { uuid } from '../api/client';
 import { referenceQuery, type DesignHold } from '../job/useDesign';
 import { PartDrawer } from '../parts/PartDrawer';
+import { inOrder, plannedParts } from '../parts/planned';
 import { useUnits } from '../shell/units';
 import { changeWords } from '../ui/spoken';
 
@@ -29,14 +30,12 @@ export function Changes({
   const units = useUnits();
   const entry = hold.design.document.plans[plan];
   if (!entry) return null;
-  const components = hold.design.document.asFound.components;
   const stages = Object.entries(entry.stages).sort((a, b) => (a[1].order ?? 0) - (b[1].order ?? 0));
-  const changes = Object.entries(entry.changes).sort((a, b) => (a[1].order ?? 0) - (b[1].order ?? 0));
-  const fitted = (id: string) =>
-    changes.find(([, c]) => c.op === 'fit' && c.target === id)?.[1].value as
-      { label?: string; type?: string } | undefined;
-  const label = (id: string) => components[id]?.label ?? fitted(id)?.label ?? id;
-  const type = (id: string) => components[id]?.type ?? fitted(id)?.type ?? '';
+  const changes = inOrder(entry);
+  const planned = plannedParts(hold.design.document, plan);
+  // What is taken out keeps its name.
+  const part = (id: string) => planned[id] ?? hold.design.document.asFound.components[id];
+  const label = (id: string) => part(id)?.label ?? id;
   const another = async () => {
     const id = `plan_${uuid().slice(0, 6)}`;
     const intent = { kind: 'add_plan', id, title: `${entry.title}, another way`, from: plan };
@@ -56,10 +55,17 @@ export function Changes({
                     {{ fit: 'fit', remove: 'take out', move: 'move', set: 'set' }[c.op]}
                   </span>
                   <span>
-                    <button type="button" className="linklike" disabled={!mayPlan} onClick={() => open(c.target)}>
+                    <button
+                      type="button"
+                      className="linklike"
+                      disabled={!mayPlan || !planned[c.target]}
+                      onClick={() => open(c.target)}
+                    >
                       {label(c.target)}
                     </button>{' '}
-                    {c.path && <span className="quiet">{changeWords(forms, type(c.target), c, units, label)}</span>}
+                    {c.path && (
+                      <span className="quiet">{changeWords(forms, part(c.target)?.type ?? '', c, units, label)}</span>
+                    )}
                     {c.by === 'hand' && <span className="byhand">by hand</span>}
                     {c.why && <span className="quiet"> · {c.why}</span>}
                   </span>

@@ -1,7 +1,7 @@
 import clsx from 'clsx';
 import { useState, type KeyboardEvent } from 'react';
 import type { Answer } from '../api/client';
-import { SOURCE_WORDS } from '../wall/paint';
+import { liveWords, SOURCE_WORDS } from '../wall/paint';
 
 type Row = Answer['table'][number];
 type Cell = Row['cells'][string];
@@ -9,9 +9,7 @@ type Cell = Row['cells'][string];
 /** What a cell says in words. */
 function spoken(cell: Cell | undefined): string {
   if (!cell) return 'not there';
-  if (cell.kind === 'works') return `works from ${SOURCE_WORDS[cell.source ?? '']}`;
-  if (cell.kind === 'dead') return 'dead';
-  return `${cell.words}${cell.kind === 'ground' ? `, from ${SOURCE_WORDS[cell.source ?? '']}` : ''}`;
+  return cell.kind === 'dead' ? 'dead' : liveWords(cell);
 }
 
 /** The one letter that stands for a cell; dead is empty. */
@@ -94,7 +92,7 @@ export function LiveTable({ answer, plain = false }: { answer: Answer; plain?: b
                           })}
                     >
                       <b aria-hidden="true">{letter(cell)}</b>
-                      <span className="only-read">{spoken(cell)}</span>
+                      <span className="sr">{spoken(cell)}</span>
                     </td>
                   );
                 })}

@@ -21,7 +21,6 @@ import { useMe } from '../shell/Session';
 import { ComponentDrawer } from '../survey/ComponentDrawer';
 import { extentOf } from '../wall/Extent';
 import { ListForm } from '../wall/ListForm';
-import { ROW, ROW_TOUCH } from '../wall/measures';
 import { stateOf } from '../wall/paint';
 import { useGeometry } from '../wall/useGeometry';
 import { Wall } from '../wall/Wall';
@@ -106,8 +105,9 @@ export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
       answer && settled.data ? seenAs(answer, settled.data, hand ? HAND : stateId, hand !== null, scenarioId) : answer,
     [answer, settled.data, hand, stateId, scenarioId],
   );
+  const parts = useMemo(() => plannedParts(hold.design.document, plan), [hold.design.document, plan]);
   const walls = useMemo(() => [asFound?.wall, answer?.wall].filter((w) => w !== undefined), [asFound, answer]);
-  const geometry = useGeometry(walls, { rowHeight: narrow ? ROW_TOUCH : ROW, tall: narrow });
+  const geometry = useGeometry(walls, narrow);
 
   /** A named state, in place of whatever was set by hand or wrong with the pedestal. */
   const choose = useCallback((id: string) => {
@@ -192,7 +192,6 @@ export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
         : { ...setting, controls: { ...setting.controls, [id]: position } },
     );
   };
-  const parts = plan === null ? hold.design.document.asFound.components : plannedParts(hold.design.document, plan);
   // What is drawn but is no part of its own (a cord, outlets on a unit) opens nothing.
   const open = (id: string) => parts[id] && setOpened(id);
   const shared = {
@@ -212,6 +211,7 @@ export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
         : undefined,
     onMove: setMoving,
     onOpen: plan === null || mayPlan ? open : undefined,
+    opens: (id: string) => id in parts,
     movable: mayPlan && plan !== null,
   };
   return (

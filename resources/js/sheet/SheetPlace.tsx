@@ -12,7 +12,6 @@ import { Leaf } from '../ui/Leaf';
 import { changeWords } from '../ui/spoken';
 import { Failed, Waiting } from '../ui/Waiting';
 import { engineHere } from '../wall/flow/engine';
-import { ROW } from '../wall/measures';
 import { useGeometry } from '../wall/useGeometry';
 import { Wall } from '../wall/Wall';
 
@@ -52,7 +51,7 @@ export default function SheetPlace() {
   const answer = view ? design?.answers[view.hash] : undefined;
   const before = design?.answers[design.views[0]?.hash ?? ''];
   const walls = useMemo(() => [before?.wall, answer?.wall].filter((w) => w !== undefined), [answer, before]);
-  const geometry = useGeometry(walls, { rowHeight: ROW, tall: false }, engineHere);
+  const geometry = useGeometry(walls, false, engineHere);
   if (query.isError) return <Failed error={query.error} again={() => void query.refetch()} />;
   if (!design || !answer || !view || !geometry || !reference.data) return <Waiting what="the plan sheet" />;
   const doc = design.document;

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { NewPassword } from '../account/NewPassword';
 import { api, unwrap } from '../api/client';
-import { atFields } from '../ui/atFields';
+import { useTrouble } from '../ui/useTrouble';
 import { Leaf } from '../ui/Leaf';
 import { Waiting } from '../ui/Waiting';
 
@@ -25,10 +25,9 @@ export function Join() {
     retry: false,
     queryFn: async () => unwrap(await api.POST('/join/look', { body: { token } })),
   });
-  const [trouble, setTrouble] = useState<string | null>(null);
+  const trouble = useTrouble(form);
   const join = useMutation({
-    onError: (e) => setTrouble(atFields(form, e)),
-    onMutate: () => setTrouble(null),
+    ...trouble.heard,
     mutationFn: async (values: Answers) => {
       unwrap(await api.POST('/join', { body: { ...values, token } }));
       return unwrap(await api.GET('/session'));
@@ -87,11 +86,7 @@ export function Join() {
                 </>
               )}
               <NewPassword label={link.data.renews ? 'New password' : 'Password'} />
-              {trouble && (
-                <p role="alert" className="trouble">
-                  {trouble}
-                </p>
-              )}
+              {trouble.line}
               <Button type="primary" htmlType="submit" block loading={join.isPending}>
                 {link.data.renews ? 'Set it and sign in' : 'Join'}
               </Button>

@@ -1,10 +1,9 @@
-import { useState } from 'react';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Button, Form, Input } from 'antd';
 import { useNavigate } from 'react-router';
 import { NewPassword } from '../account/NewPassword';
 import { api, unwrap } from '../api/client';
-import { atFields } from '../ui/atFields';
+import { useTrouble } from '../ui/useTrouble';
 import { Leaf } from '../ui/Leaf';
 
 interface Answers {
@@ -19,10 +18,9 @@ export function SetUp({ token }: { token: string }) {
   const client = useQueryClient();
   const navigate = useNavigate();
   const [form] = Form.useForm<Answers>();
-  const [trouble, setTrouble] = useState<string | null>(null);
+  const trouble = useTrouble(form);
   const setUp = useMutation({
-    onError: (e) => setTrouble(atFields(form, e)),
-    onMutate: () => setTrouble(null),
+    ...trouble.heard,
     mutationFn: async (values: Answers) => unwrap(await api.POST('/set-up', { body: { ...values, token } })),
     onSuccess: async () => {
       await navigate('/');
@@ -47,11 +45,7 @@ export function SetUp({ token }: { token: string }) {
             <Input autoComplete="username" inputMode="email" />
           </Form.Item>
           <NewPassword label="Password" />
-          {trouble && (
-            <p role="alert" className="trouble">
-              {trouble}
-            </p>
-          )}
+          {trouble.line}
           <Button type="primary" htmlType="submit" block loading={setUp.isPending}>
             Open it
           </Button>

@@ -12,6 +12,7 @@ export function ListForm({
   chosen,
   onChoose,
   onOpen,
+  opens = () => true,
   onMove,
   movable,
 }: Omit<WallProps, 'geometry'>) {
@@ -65,7 +66,7 @@ export function ListForm({
                     {plate.label}
                   </button>{' '}
                   <span className="quiet">{plate.lines.join(' · ')}</span>
-                  {onOpen && (
+                  {onOpen && opens(id) && (
                     <button
                       type="button"
                       className="linkish"
@@ -100,7 +101,7 @@ export function ListForm({
                                 : 'main'}
                               {row.strayNeutral && `, its neutral lands on ${answer.labels[row.strayNeutral]}`}
                               {sev && <Severity severity={sev} />}
-                              {onOpen && row.circuit && (
+                              {onOpen && row.circuit && opens(row.circuit) && (
                                 <button type="button" className="linkish" onClick={() => onOpen(row.circuit!)}>
                                   open
                                 </button>
@@ -144,7 +145,7 @@ export function ListForm({
                         ? 'bond'
                         : 'dead'}
                   {p.amps !== null && `, ${p.amps.toFixed(1)} A`}
-                  {onOpen && link.size && (
+                  {onOpen && opens(link.id) && (
                     <button type="button" className="linkish" onClick={() => onOpen(link.id)}>
                       open
                     </button>

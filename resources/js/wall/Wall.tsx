@@ -17,6 +17,8 @@ export interface WallProps {
   onChoose: (component: string | null) => void;
   /** opens a part, a circuit or a cable where it stands */
   onOpen?: ((component: string) => void) | undefined;
+  /** whether what is drawn is a part of its own; a cord and outlets on a unit are not */
+  opens?: (component: string) => boolean;
   onMove?: (circuit: string) => void;
   movable: boolean;
   /** volts at outlets, shown instead of ratings */

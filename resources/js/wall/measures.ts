@@ -30,8 +30,9 @@ export interface Geometry {
 }
 
 /** Height of a row, px: what a pointer hits at the least scale, and what a glove does. */
-export const ROW = 31;
-export const ROW_TOUCH = 57;
+const ROW = 31;
+const ROW_TOUCH = 57;
+export const rowHeight = (tall: boolean): number => (tall ? ROW_TOUCH : ROW);
 export const MARGIN = 12;
 export const HEAD = 30;
 export const RAILS = 36;

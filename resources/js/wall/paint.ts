@@ -27,6 +27,13 @@ export const SOURCE_WORDS: Record<string, string> = {
   C: 'charging',
 };
 
+/** What is known of a circuit in a state, in words. */
+export function liveWords(cell: { kind: string; words: string; source?: string | null }): string {
+  const source = SOURCE_WORDS[cell.source ?? ''];
+  if (cell.kind === 'works') return `works from ${source}`;
+  return cell.kind === 'ground' ? `${cell.words}, from ${source}` : cell.words;
+}
+
 export interface RibbonPaint {
   pattern: Pattern;
   letter: string | null;

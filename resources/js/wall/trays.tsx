@@ -3,7 +3,7 @@ import { useDraggable, useDroppable } from '@dnd-kit/core';
 import type { KeyboardEvent } from 'react';
 import type { Answer, Finding, Row } from '../api/client';
 import { rowKey, type Geometry } from './measures';
-import { SOURCE_WORDS } from './paint';
+import { liveWords, SOURCE_WORDS } from './paint';
 import { place, Severity, carried } from './signs';
 import type { Common } from './plates';
 
@@ -206,11 +206,7 @@ function TrayRow({
         ? 'back-fed breaker'
         : 'main breaker'
       : live
-        ? live.kind === 'works'
-          ? `works from ${SOURCE_WORDS[live.source ?? '']}`
-          : live.kind === 'ground'
-            ? `${live.words}, from ${SOURCE_WORDS[live.source ?? '']}`
-            : live.words
+        ? liveWords(live)
         : '';
   const key = (e: KeyboardEvent) => {
     if ((e.key === 'm' || e.key === 'M') && row.circuit && movable) {

@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useState } from 'react';
 import type { Wall } from '../api/client';
 import { engine } from './flow/engine';
-import { drawingKey, layoutWall, type Engine, type LayoutOptions } from './flow/layout';
+import { drawingKey, layoutWall, type Engine } from './flow/layout';
 import type { Geometry } from './measures';
 
 /** Drawings that are kept, the latest last; a newer way of drawing has another name. */
@@ -37,23 +37,22 @@ export function remember(key: string, geometry: Geometry): void {
  * The drawing of some walls, laid out in the background. Until it is there the one before stays; what was drawn once is
  * there at once.
  */
-export function useGeometry(walls: Wall[], options: LayoutOptions, by: Engine = engine): Geometry | null {
-  const { rowHeight, tall } = options;
-  const key = useMemo(() => drawingKey(walls, { rowHeight, tall }), [walls, rowHeight, tall]);
+export function useGeometry(walls: Wall[], tall: boolean, by: Engine = engine): Geometry | null {
+  const key = useMemo(() => drawingKey(walls, tall), [walls, tall]);
   const [drawn, setDrawn] = useState<{ key: string; geometry: Geometry } | null>(null);
   const ready = remembered(key);
   useEffect(() => {
     let wanted = true;
     const geometry = remembered(key);
     if (geometry || walls.length === 0) return;
-    void layoutWall(walls, { rowHeight, tall }, by).then((made) => {
+    void layoutWall(walls, tall, by).then((made) => {
       remember(key, made);
       if (wanted) setDrawn({ key, geometry: made });
     });
     return () => {
       wanted = false;
     };
-  }, [key, walls, rowHeight, tall, by]);
+  }, [key, walls, tall, by]);
   // What is shown now is what is shown while the next is laid out.
   if (ready && drawn?.key !== key) setDrawn({ key, geometry: ready });
   return ready ?? drawn?.geometry ?? null;

@@ -1,6 +1,6 @@
 import type { ElkExtendedEdge, ElkNode, ElkPort } from 'elkjs/lib/elk-api';
 import type { Link, Plate, Wall } from '../../api/client';
-import { HEAD, rowKey } from '../measures';
+import { HEAD, rowHeight, rowKey } from '../measures';
 import { plateSize, traySize, type Size } from './sizes';
 
 /** One end of a cable: a plate, and the place on it. */
@@ -27,7 +27,7 @@ export function routeKey(link: Link): string {
 
 export const forkKey = (circuit: string): string => `fork:${circuit}`;
 
-function empty(walls: Wall[], rowHeight: number, tall: boolean, touch: boolean, belongs: (p: Plate) => boolean): Strip {
+function empty(walls: Wall[], tall: boolean, belongs: (p: Plate) => boolean): Strip {
   const strip: Strip = {
     tall,
     plates: new Map(),
@@ -41,12 +41,12 @@ function empty(walls: Wall[], rowHeight: number, tall: boolean, touch: boolean, 
       if (!belongs(plate)) continue;
       strip.plates.set(id, plate);
       if (plate.shape === 'tray') {
-        const { keys, w, h } = traySize(walls, id, rowHeight);
+        const { keys, w, h } = traySize(walls, id, tall);
         strip.rows.set(id, keys);
         strip.sizes.set(id, { w, h });
       } else {
         const before = strip.sizes.get(id);
-        const size = plateSize(plate, touch);
+        const size = plateSize(plate, tall);
         strip.sizes.set(id, { w: Math.max(size.w, before?.w ?? 0), h: Math.max(size.h, before?.h ?? 0) });
       }
     }
@@ -55,8 +55,8 @@ function empty(walls: Wall[], rowHeight: number, tall: boolean, touch: boolean, 
 }
 
 /** The 120 V side: supplies, what they pass through, panels, what hangs on their breakers. */
-export function acStrip(walls: Wall[], rowHeight: number, tall: boolean): Strip {
-  const strip = empty(walls, rowHeight, tall, tall, (p) => p.band !== 'deck');
+export function acStrip(walls: Wall[], tall: boolean): Strip {
+  const strip = empty(walls, tall, (p) => p.band !== 'deck');
   for (const { links } of walls)
     for (const { from, to } of links)
       if (hangs(strip.plates.get(from.c), strip.plates.get(to.c))) strip.hang.set(to.c, from.c);
@@ -116,8 +116,8 @@ function hangs(from: Plate | undefined, to: Plate | undefined): boolean {
 }
 
 /** The battery side: the bank at the left, users at the right, positive leads above negative ones. */
-export function deckStrip(walls: Wall[], touch: boolean): Strip {
-  const strip = empty(walls, 0, false, touch, (p) => p.band === 'deck');
+export function deckStrip(walls: Wall[], tall: boolean): Strip {
+  const strip = empty(walls, tall, (p) => p.band === 'deck');
   const stands = standIns(walls);
   for (const [old, now] of stands) {
     const [a, b] = [strip.sizes.get(old)!, strip.sizes.get(now)!];
@@ -259,14 +259,14 @@ export function portsOf(strip: Strip, id: string): Map<string, { x: number; y: n
   const down = (x: number) => ({ x, y: size.h, side: 'SOUTH' as const });
   const rows = strip.rows.get(id);
   if (rows) {
-    const rowHeight = (size.h - HEAD - (plate.type === 'outlets' ? 6 : 36)) / Math.max(1, rows.length);
-    const y = (key: string) => HEAD + (Math.max(0, rows.indexOf(key)) + 0.5) * rowHeight;
+    const high = rowHeight(strip.tall);
+    const y = (key: string) => HEAD + (Math.max(0, rows.indexOf(key)) + 0.5) * high;
     for (const port of used) {
       const [kind, key = ''] = port.split(/:(.*)/s);
       if (port === 'rail:e') found.set(port, east(size.h - 26));
       else if (kind === 'row') found.set(port, east(y(key)));
       else if (kind === 'fed') found.set(port, strip.tall && rows.indexOf(key) === 0 ? up(size.w * 0.3) : west(y(key)));
-      else if (kind === 'neutral') found.set(port, west(y(key) + rowHeight * 0.25));
+      else if (kind === 'neutral') found.set(port, west(y(key) + high * 0.25));
       else if (strip.tall) found.set(port, port === 'main:e' ? down(size.w * 0.7) : up(size.w * 0.3));
       else found.set(port, port === 'main:e' ? east(HEAD / 2) : west(HEAD / 2));
     }
@@ -320,11 +320,9 @@ export function stack(strip: Strip, id: string): Size & { parts: [string, number
   return { w, h, parts };
 }
 
-/** The strip as the layout library takes it. `order` is how parts of a layer stood before, from top to bottom. */
-export function toElk(strip: Strip, options: Record<string, string>, order: string[]): ElkNode {
-  const ids = [...strip.plates.keys()]
-    .filter((id) => !strip.hang.has(id))
-    .sort((a, b) => order.indexOf(a) - order.indexOf(b));
+/** The strip as the layout library takes it, its parts in the order in which they shall stand in a layer. */
+export function toElk(strip: Strip, options: Record<string, string>, order = [...strip.plates.keys()]): ElkNode {
+  const ids = order.filter((id) => !strip.hang.has(id));
   const children: ElkNode[] = ids.map((id) => {
     const { w, h, parts } = stack(strip, id);
     return {

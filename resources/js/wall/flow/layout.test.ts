@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import type { Answer, Link, Plate, Row, Wall } from '../../api/client';
 import { drawn } from '../../testing';
-import { ROW, rowKey } from '../measures';
+import { rowHeight, rowKey } from '../measures';
 import { routeKey } from './graph';
 import { drawingKey } from './layout';
 import { measure } from './measure';
@@ -150,7 +150,7 @@ describe.each(sizes)('a wall of %i and %i circuits, %i deck parts', (n, m, parts
     const after = await drawn([rig(n + 1, m, parts)]);
     for (const [id, box] of Object.entries(before.plates)) {
       expect(Math.abs(after.plates[id]!.x - box.x), `${id} aside`).toBeLessThanOrEqual(1);
-      expect(Math.abs(after.plates[id]!.y - box.y), `${id} down`).toBeLessThanOrEqual(ROW + 1);
+      expect(Math.abs(after.plates[id]!.y - box.y), `${id} down`).toBeLessThanOrEqual(rowHeight(false) + 1);
     }
   });
 });
@@ -197,12 +197,11 @@ describe('several walls laid out together', () => {
   });
 
   it('is the same drawing whatever is live, and another when a part is added', () => {
-    const options = { rowHeight: 26, tall: false };
     const same = structuredClone(after);
     same.trays.main!.rows[0]!.ratingA = 20;
-    expect(drawingKey([before, same], options)).toBe(drawingKey([before, after], options));
-    expect(drawingKey([before, rig(7, 5)], options)).not.toBe(drawingKey([before, after], options));
-    expect(drawingKey([before, after], { ...options, tall: true })).not.toBe(drawingKey([before, after], options));
+    expect(drawingKey([before, same], false)).toBe(drawingKey([before, after], false));
+    expect(drawingKey([before, rig(7, 5)], false)).not.toBe(drawingKey([before, after], false));
+    expect(drawingKey([before, after], true)).not.toBe(drawingKey([before, after], false));
   });
 
   it('splits a slot everywhere when it is split anywhere', () => {

@@ -1,6 +1,17 @@
 import type { ElkExtendedEdge, ElkNode } from 'elkjs/lib/elk-api';
 import type { Wall } from '../../api/client';
-import { FOOT, HEAD, MARGIN as TOP, RAILS, SILL_H, TRACK, type Box, type Geometry, type Point } from '../measures';
+import {
+  FOOT,
+  HEAD,
+  MARGIN as TOP,
+  RAILS,
+  rowHeight,
+  SILL_H,
+  TRACK,
+  type Box,
+  type Geometry,
+  type Point,
+} from '../measures';
 import {
   acStrip,
   deckSequence,
@@ -17,12 +28,6 @@ import {
 
 /** Lays a graph out in layers by flow; in the browser a worker does it. */
 export type Engine = (graph: ElkNode) => Promise<ElkNode>;
-
-export interface LayoutOptions {
-  rowHeight: number;
-  /** from top to bottom, for a screen that is higher than wide */
-  tall: boolean;
-}
 
 const COMMON = {
   'elk.algorithm': 'layered',
@@ -56,17 +61,19 @@ const WIDEST_GAP = 74;
  * The geometry of the wall: a pure function of what is to be shown, over several walls at once (as found and planned),
  * so that choosing one of them repaints and moves nothing. Two strips, each in layers by flow: the 120 V side, and
  * below it the battery side, with the leads of inverters and chargers coming up from one to the other.
+ *
+ * @param tall from top to bottom, for a screen that is higher than wide
  */
-export async function layoutWall(walls: Wall[], options: LayoutOptions, engine: Engine): Promise<Geometry> {
-  const ac = acStrip(walls, options.rowHeight, options.tall);
-  const deck = deckStrip(walls, options.tall);
+export async function layoutWall(walls: Wall[], tall: boolean, engine: Engine): Promise<Geometry> {
+  const ac = acStrip(walls, tall);
+  const deck = deckStrip(walls, tall);
   const sequence = deckSequence(deck);
-  const direction = { ...COMMON, 'elk.direction': options.tall ? 'DOWN' : 'RIGHT' };
+  const direction = { ...COMMON, 'elk.direction': tall ? 'DOWN' : 'RIGHT' };
   const parts = islands(ac, walls);
-  const laid = await Promise.all(parts.map(({ strip }) => engine(toElk(strip, direction, [...strip.plates.keys()]))));
+  const laid = await Promise.all(parts.map(({ strip }) => engine(toElk(strip, direction))));
   const above = packed(
     laid.map((graph, i) => ({ graph, shown: parts[i]!.shown })),
-    options.tall ? TALL : WIDE,
+    tall ? TALL : WIDE,
   );
   let below = deck.plates.size > 0 ? await engine(toElk(deck, DECK, sequence)) : null;
   const layers = new Set(below?.children?.map((n) => Math.round(n.x ?? 0)) ?? []).size;
@@ -75,16 +82,16 @@ export async function layoutWall(walls: Wall[], options: LayoutOptions, engine: 
     const gap = Math.min(WIDEST_GAP, 28 + Math.floor(spare / (layers - 1)));
     below = await engine(toElk(deck, { ...DECK, 'elk.layered.spacing.nodeNodeBetweenLayers': String(gap) }, sequence));
   }
-  return compose(walls, ac, above, below, options.rowHeight);
+  return compose(walls, ac, above, below);
 }
 
 /** The same for walls that are drawn the same: which parts, how large, joined how; not what is live on them. */
-export function drawingKey(walls: Wall[], options: LayoutOptions): string {
-  const ac = acStrip(walls, options.rowHeight, options.tall);
-  const deck = deckStrip(walls, options.tall);
+export function drawingKey(walls: Wall[], tall: boolean): string {
+  const ac = acStrip(walls, tall);
+  const deck = deckStrip(walls, tall);
   const parts = [ac, deck].map((s) => [[...s.sizes], [...s.rows], [...s.edges], [...s.hang]]);
   const links = walls.map((w) => w.links.filter((l) => l.kind === 'bond' || l.kind === 'ground').map(routeKey));
-  return digest(JSON.stringify([options, parts, links, [...standIns(walls)]]));
+  return digest(JSON.stringify([tall, parts, links, [...standIns(walls)]]));
 }
 
 /** 53 bits of a text, FNV-like: enough to tell drawings apart. */
@@ -146,7 +153,8 @@ function moved(edge: ElkExtendedEdge, dx: number, dy: number): ElkExtendedEdge {
 
 const NUDGE = 12;
 
-function compose(walls: Wall[], ac: Strip, above: ElkNode, below: ElkNode | null, rowHeight: number): Geometry {
+function compose(walls: Wall[], ac: Strip, above: ElkNode, below: ElkNode | null): Geometry {
+  const high = rowHeight(ac.tall);
   const plates: Record<string, Box> = {};
   const rows: Geometry['rows'] = {};
   const rails: Geometry['rails'] = {};
@@ -165,7 +173,7 @@ function compose(walls: Wall[], ac: Strip, above: ElkNode, below: ElkNode | null
       const keys = ac.rows.get(id);
       if (!keys) continue;
       rows[id] = Object.fromEntries(
-        keys.map((key, i) => [key, { x: box.x, y: box.y + HEAD + i * rowHeight, w: box.w, h: rowHeight }]),
+        keys.map((key, i) => [key, { x: box.x, y: box.y + HEAD + i * high, w: box.w, h: high }]),
       );
       if (ac.plates.get(id)!.type !== 'outlets')
         rails[id] = { x1: box.x + 12, x2: box.x + box.w - 34, n: box.y + box.h - 26, g: box.y + box.h - RAILS + 24 };

@@ -1,5 +1,5 @@
 import type { Plate, Row, Wall } from '../../api/client';
-import { HEAD, PART_H, RAILS, ROW_TOUCH } from '../measures';
+import { HEAD, PART_H, RAILS, rowHeight } from '../measures';
 import { unionRows } from './rows';
 
 /** Widths of letters of the wall's type, px at its own size: figures and capitals are wide, the rest narrow. */
@@ -18,7 +18,7 @@ const SIGN_W = 26;
 const PAD = 18;
 
 /** Rows of a tray over all walls, and how wide the widest of them is. */
-export function traySize(walls: Wall[], id: string, rowHeight: number): Size & { keys: string[] } {
+export function traySize(walls: Wall[], id: string, tall: boolean): Size & { keys: string[] } {
   const keys = unionRows(walls, id);
   const plates = walls.map((w) => w.plates[id]).filter((p): p is Plate => p !== undefined);
   const rows = walls.flatMap((w) => w.trays[id]?.rows ?? []);
@@ -29,7 +29,7 @@ export function traySize(walls: Wall[], id: string, rowHeight: number): Size & {
   return {
     keys,
     w: Math.ceil(Math.max(head, body)),
-    h: HEAD + keys.length * rowHeight + (outlets ? 6 : RAILS),
+    h: HEAD + keys.length * rowHeight(tall) + (outlets ? 6 : RAILS),
   };
 }
 
@@ -39,12 +39,12 @@ function rowWidth(row: Row): number {
 }
 
 /** A part of the deck is as wide as its name; a switching plate and a body as what they tell. */
-export function plateSize(plate: Plate, touch: boolean): Size {
+export function plateSize(plate: Plate, tall: boolean): Size {
   const name = textWidth(plate.label, 15) + PAD + (plate.assumed > 0 ? 26 : 0);
   const lines = Math.max(0, ...plate.lines.map((line) => textWidth(line, 14) + PAD));
   if (plate.band === 'deck') {
-    const tall = plate.shape === 'bank' || plate.type === 'dc_panel';
-    return { w: Math.ceil(Math.max(96, name, lines)), h: tall ? PART_H * 2 + 16 : touch ? ROW_TOUCH : PART_H + 8 };
+    const high = plate.shape === 'bank' || plate.type === 'dc_panel';
+    return { w: Math.ceil(Math.max(96, name, lines)), h: high ? PART_H * 2 + 16 : tall ? rowHeight(true) : PART_H + 8 };
   }
   const w = Math.ceil(Math.max(name + SIGN_W, lines));
   if (plate.band === 'switching') return { w: Math.max(150, w), h: 106 };
