@@ -8,6 +8,7 @@ use App\Exceptions\Conflict;
 use App\Models\Revision;
 use App\Models\RigJob;
 use App\Models\User;
+use Closure;
 use Hollin\Core\Document\JobFile;
 use Hollin\Core\Document\Place;
 use Hollin\Core\Intent\Intents;
@@ -15,13 +16,14 @@ use Hollin\Core\Job\BadJobFile;
 use Hollin\Core\Job\Patch;
 use Hollin\Core\Plan\Planned;
 use Hollin\Core\Plan\Refused;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Str;
 use stdClass;
 
 /**
- * Writes revisions of a job's design: edits, undo, going back, import. One transaction each, the
+ * Writes revisions of a job's design: edits, undo, redo, going back, import. One transaction each, the
  * job's row locked; the same UUID twice does nothing twice.
  */
 final class Design
@@ -76,39 +78,66 @@ final class Design
      */
     public function undo(RigJob $job, User $user, string $uuid): Revision
     {
-        return DB::transaction(function () use ($job, $user, $uuid): Revision {
+        return $this->reverse($job, $user, $uuid, 'undo', function (Collection $revisions, array $reversed) use (
+            $user,
+        ) {
+            return $revisions->last(
+                fn(Revision $r): bool => $r->user_id === $user->id &&
+                    in_array($r->kind, ['edit', 'redo'], true) &&
+                    !isset($reversed[$r->number]),
+            ) ?? throw Refused::because('', 'There is nothing of yours left to undo.');
+        });
+    }
+
+    /**
+     * Makes again what the person took back last; an edit since then is a new beginning.
+     *
+     * @throws Refused when there is nothing of theirs to make again
+     * @throws Conflict when somebody touched the same since
+     */
+    public function redo(RigJob $job, User $user, string $uuid): Revision
+    {
+        return $this->reverse($job, $user, $uuid, 'redo', function (Collection $revisions, array $reversed) use (
+            $user,
+        ) {
+            $own = $revisions->where('user_id', $user->id);
+            $edited = $own->last(fn(Revision $r): bool => $r->kind === 'edit')->number ?? 0;
+
+            return $own->last(
+                fn(Revision $r): bool => $r->kind === 'undo' && $r->number > $edited && !isset($reversed[$r->number]),
+            ) ?? throw Refused::because('', 'There is nothing of yours left to redo.');
+        });
+    }
+
+    /**
+     * A revision with the inverse of one chosen among the earlier ones.
+     *
+     * @param Closure(Collection<int, Revision>, array<int, true>): Revision $choose of all revisions and the numbers of
+     *      those reversed already
+     */
+    private function reverse(RigJob $job, User $user, string $uuid, string $kind, Closure $choose): Revision
+    {
+        return DB::transaction(function () use ($job, $user, $uuid, $kind, $choose): Revision {
             [$head, $done] = $this->lock($job, $uuid);
             if ($done !== null) {
                 return $done;
             }
             $revisions = $job->revisions()->with('user')->orderBy('number')->get();
-            $undone = array_fill_keys($revisions->pluck('undoes')->filter()->all(), true);
-            $own = $revisions->last(
-                fn(Revision $r): bool => $r->user_id === $user->id &&
-                    $r->kind === 'edit' &&
-                    !isset($undone[$r->number]),
-            );
-            if ($own === null) {
-                throw Refused::because('', 'There is nothing of yours left to undo.');
-            }
+            /** @var array<int, true> $reversed */
+            $reversed = array_fill_keys($revisions->pluck('undoes')->filter()->all(), true);
+            $own = $choose($revisions, $reversed);
             if (self::touchesPlans($own)) {
                 Gate::forUser($user)->authorize('plan', $job);
             }
-            $later = $revisions
-                ->filter(
-                    fn(Revision $r): bool => $r->number > $own->number &&
-                        $r->undoes === null &&
-                        !isset($undone[$r->number]),
-                )
-                ->all();
             $atHead = $head->decoded();
             $this->refuseOverlap(
                 $job,
                 $own->inverseOperations(),
                 $job->revision($own->number - 1)->decoded(),
                 $atHead,
-                array_values($later),
+                self::since($revisions, $own),
             );
+            $what = preg_replace('/^(took back|made again): /', '', $own->words) ?? $own->words;
             try {
                 $document = Patch::apply($atHead, $own->inverseOperations());
                 JobFile::check($document, $atHead);
@@ -116,10 +145,12 @@ final class Design
                 throw new Conflict(
                     $head->number,
                     [],
-                    'Undoing "' .
-                        $own->words .
-                        '" would leave a design that does not hold together: ' .
+                    sprintf(
+                        '%s "%s" would leave a design that does not hold together: %s',
+                        $kind === 'undo' ? 'Undoing' : 'Making again',
+                        $what,
                         $e->getMessage(),
+                    ),
                 );
             }
 
@@ -128,13 +159,42 @@ final class Design
                 $head,
                 $user,
                 $uuid,
-                'undo',
-                'took back: ' . $own->words,
+                $kind,
+                ($kind === 'undo' ? 'took back: ' : 'made again: ') . $what,
                 $atHead,
                 $document,
                 $own->number,
             );
         });
+    }
+
+    /**
+     * The edits that hold now and did not when one was made, or the other way round: taken back and made again any
+     * number of times, an edit is at last either in or out.
+     *
+     * @param Collection<int, Revision> $revisions all, in their order
+     * @return list<Revision>
+     */
+    private static function since(Collection $revisions, Revision $own): array
+    {
+        $edit = $holds = $held = [];
+        foreach ($revisions as $r) {
+            $edit[$r->number] = $of = $r->undoes === null ? $r->number : $edit[$r->undoes];
+            $holds[$of] = !($holds[$of] ?? false);
+            if ($r->number <= $own->number) {
+                $held[$of] = $holds[$of];
+            }
+        }
+
+        return array_values(
+            $revisions
+                ->filter(
+                    fn(Revision $r): bool => $r->undoes === null &&
+                        $r->number !== $edit[$own->number] &&
+                        $holds[$r->number] !== ($held[$r->number] ?? false),
+                )
+                ->all(),
+        );
     }
 
     /** Whether a revision changed anything that takes the right to plan. */

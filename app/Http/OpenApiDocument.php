@@ -44,8 +44,11 @@ final class OpenApiDocument
             'surveyed' => ['type' => 'boolean'],
             'required' => ['type' => 'boolean'],
             'note' => $text,
+            'of' => Shape::list($text),
+            'usual' => ['type' => ['number', 'string', 'boolean', 'null']],
             'fields' => Shape::map(Shape::ref('Field')),
         ]);
+        $kind = Shape::object(['id' => $text, 'title' => $text, 'values' => $any]);
         $plan = Shape::object(
             [
                 'title' => $text,
@@ -261,7 +264,12 @@ final class OpenApiDocument
             ),
             'UndoBody' => Shape::object(
                 ['uuid' => $text],
-                ['restore' => $integer, 'want' => Shape::list($text), 'have' => Shape::list($text)],
+                [
+                    'restore' => $integer,
+                    'redo' => ['type' => 'boolean'],
+                    'want' => Shape::list($text),
+                    'have' => Shape::list($text),
+                ],
             ),
             'Component' => [
                 'type' => 'object',
@@ -325,7 +333,15 @@ final class OpenApiDocument
             'Field' => $field,
             'Reference' => Shape::object([
                 'version' => $text,
-                'forms' => Shape::map(Shape::object(['summary' => $text, 'fields' => Shape::map(Shape::ref('Field'))])),
+                'forms' => Shape::map(
+                    Shape::object([
+                        'name' => $text,
+                        'summary' => $text,
+                        'fields' => Shape::map(Shape::ref('Field')),
+                        'ports' => Shape::map(Shape::object(['words' => $text, 'way' => $text])),
+                        'terminals' => Shape::map($text),
+                    ]),
+                ),
                 'layouts' => Shape::list(Shape::object(['id' => $text, 'title' => $text, 'summary' => $text])),
                 'arrangements' => Shape::list(
                     Shape::object([
@@ -334,8 +350,10 @@ final class OpenApiDocument
                         'gains' => $text,
                         'risks' => $text,
                         'options' => Shape::map(Shape::ref('Field')),
+                        'units' => Shape::list($kind),
                     ]),
                 ),
+                'batteries' => Shape::list($kind),
                 'rules' => Shape::list(
                     Shape::object([
                         'id' => $text,

@@ -170,6 +170,64 @@ it('takes back one\'s own edits, one after the other', function (): void {
     $this->postJson("/api/v1/jobs/{$job->id}/undo", ['uuid' => (string) Str::uuid()])->assertStatus(422);
 });
 
+it('makes again what was taken back, in turn, until somebody edits anew', function (): void {
+    $lead = $this->person(Role::Lead);
+    $job = jobOf($lead);
+    $this->actingAs($lead);
+    $go = fn(bool $redo) => $this->postJson("/api/v1/jobs/{$job->id}/undo", [
+        'uuid' => (string) Str::uuid(),
+        'redo' => $redo,
+    ]);
+    $go(true)->assertStatus(422)->assertJsonPath('message', fn(string $m): bool => str_contains($m, 'redo'));
+    postEdit($this, $job, 1, Sample::move('c_air', 'inverter_panel'))->assertOk();
+    postEdit($this, $job, 2, Sample::set('main_fuse', '/ratingA', ['value' => 300, 'basis' => 'told']))->assertOk();
+    $at = fn(int $n): stdClass => $job->revision($n)->decoded();
+    $go(false)->assertOk();
+    $go(false)->assertOk();
+    expect($at(5) == $at(1))->toBeTrue();
+    $go(true)->assertOk()->assertJsonPath('words', fn(string $w): bool => str_starts_with($w, 'made again: moved'));
+    expect($at(6) == $at(2))->toBeTrue();
+    $go(true)->assertOk();
+    expect($at(7) == $at(3))->toBeTrue();
+    $go(true)->assertStatus(422);
+    // Undone once more after it was made again, and back.
+    $go(false)->assertOk();
+    $go(false)->assertOk();
+    $go(true)->assertOk();
+    expect($at(10) == $at(2))->toBeTrue();
+    // A new edit ends it.
+    postEdit($this, $job, 10, Sample::set('main_fuse', '/ratingA', ['value' => 350, 'basis' => 'told']))->assertOk();
+    $go(true)->assertStatus(422);
+    $go(false)->assertOk();
+    $go(true)->assertOk();
+    expect($at(13) == $at(11))->toBeTrue();
+});
+
+it('makes nothing again where somebody else has been since', function (): void {
+    $lead = $this->person(Role::Lead);
+    $technician = $this->person(Role::Technician);
+    $job = jobOf($lead);
+    $undo = fn(bool $redo) => $this->postJson("/api/v1/jobs/{$job->id}/undo", [
+        'uuid' => (string) Str::uuid(),
+        'redo' => $redo,
+    ]);
+    $this->actingAs($lead);
+    postEdit($this, $job, 1, Sample::set('main_fuse', '/ratingA', ['value' => 300, 'basis' => 'told']))->assertOk();
+    $undo(false)->assertOk();
+    $this->actingAs($technician);
+    postEdit($this, $job, 3, Sample::set('main_fuse', '/ratingA', ['value' => 350, 'basis' => 'told']))->assertOk();
+    $this->actingAs($lead);
+    $undo(true)
+        ->assertStatus(409)
+        ->assertJsonPath('conflicts.0.by', fn(string $by): bool => str_contains($by, $technician->name));
+    // Taken out again by whom it belongs to, it stands in nobody's way.
+    $this->actingAs($technician);
+    $undo(false)->assertOk();
+    $this->actingAs($lead);
+    $undo(true)->assertOk();
+    expect($job->refresh()->revision(6)->decoded() == $job->revision(2)->decoded())->toBeTrue();
+});
+
 it('does not take back what somebody else has built upon', function (): void {
     $lead = $this->person(Role::Lead);
     $technician = $this->person(Role::Technician);

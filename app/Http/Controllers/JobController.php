@@ -224,7 +224,13 @@ final class JobController
         return $this->answer->of($job, $revision, $request->words('want'), $request->words('have'), $notices);
     }
 
-    #[OA\Post(path: '/jobs/{job}/undo', operationId: 'undo', summary: 'Take back one\'s own latest edit.')]
+    #[
+        OA\Post(
+            path: '/jobs/{job}/undo',
+            operationId: 'undo',
+            summary: 'Take back one\'s own latest edit, or make again what was taken back.',
+        ),
+    ]
     #[OA\Parameter(name: 'job', in: 'path', required: true, schema: new OA\Schema(type: 'integer'))]
     #[OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/UndoBody'))]
     #[
@@ -254,6 +260,7 @@ final class JobController
         $given = $request->validate([
             'uuid' => ['required', 'uuid'],
             'restore' => ['nullable', 'integer', 'min:1', 'max:2147483647'],
+            'redo' => ['boolean'],
             'want' => ['array', 'max:20'],
             'want.*' => ['string', 'max:120'],
             'have' => ['array', 'max:60'],
@@ -262,9 +269,12 @@ final class JobController
         if (isset($given['restore'])) {
             Gate::authorize('plan', $job);
         }
-        $revision = isset($given['restore'])
-            ? $this->design->restore($job, User::of($request), $given['uuid'], $given['restore'])
-            : $this->design->undo($job, User::of($request), $given['uuid']);
+        $user = User::of($request);
+        $revision = match (true) {
+            isset($given['restore']) => $this->design->restore($job, $user, $given['uuid'], $given['restore']),
+            $given['redo'] ?? false => $this->design->redo($job, $user, $given['uuid']),
+            default => $this->design->undo($job, $user, $given['uuid']),
+        };
 
         return $this->answer->of(
             $job,

@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use Hollin\Core\Components\Catalogue;
 use Hollin\Core\Job\Field;
 use Hollin\Core\Plan\Arrangements\Arrangements;
+use Hollin\Core\Plan\Arrangements\Kinds;
 use Hollin\Core\Plan\Layouts;
 use Hollin\Core\Reference\Ampacity;
 use Hollin\Core\Reference\ConductorSize;
@@ -36,8 +37,11 @@ final class ReferenceController
         $forms = [];
         foreach (Catalogue::types() as $type => $class) {
             $forms[$type] = [
+                'name' => Catalogue::named($type),
                 'summary' => $class::summary(),
                 'fields' => (object) array_map(fn(Field $f): array => $f->form(), $class::allFields()),
+                'ports' => (object) $class::ports(),
+                'terminals' => (object) $class::leadNames(),
             ];
         }
         $arrangements = [];
@@ -48,6 +52,9 @@ final class ReferenceController
                 'gains' => $class::gains(),
                 'risks' => $class::risks(),
                 'options' => (object) array_map(fn(Field $f): array => $f->form(), $class::options()),
+                'units' => self::kinds(
+                    isset($class::options()['chargerA']) ? Kinds::inverterChargers() : Kinds::inverters(),
+                ),
             ];
         }
         $rules = [];
@@ -88,9 +95,23 @@ final class ReferenceController
                 'forms' => $forms,
                 'layouts' => $layouts,
                 'arrangements' => $arrangements,
+                'batteries' => self::kinds(Kinds::batteries()),
                 'rules' => $rules,
                 'conductors' => $conductors,
             ])
             ->header('Cache-Control', 'private, max-age=300');
+    }
+
+    /**
+     * @param array<string, array{title: string, values: array<string, mixed>}> $kinds
+     * @return list<array<string, mixed>>
+     */
+    private static function kinds(array $kinds): array
+    {
+        return array_map(
+            fn(string $id, array $kind): array => ['id' => $id, ...$kind],
+            array_keys($kinds),
+            array_values($kinds),
+        );
     }
 }

@@ -12,6 +12,7 @@ use Hollin\Core\Network\Load;
 use Hollin\Core\Network\Part;
 use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Network\TerminalWords;
+use Hollin\Core\Plan\Moves;
 use Hollin\Core\Rules\AcRun;
 use Hollin\Core\Rules\Examination;
 use Hollin\Core\Rules\Finding;
@@ -60,6 +61,7 @@ final class RigAnswer
             ],
             'points' => (object) TerminalWords::of($rig->graph),
             'pointsOf' => (object) self::pointsOf($rig),
+            'moves' => (object) array_map(fn(array $to): object => (object) $to, Moves::of($rig->rig)),
             'outlets' =>
                 array_map(
                     fn(CircuitEnd $end): array => [$end->hot, $end->neutral, $end->ground],

@@ -39,6 +39,22 @@ final class Catalogue
         Battery\FrameBond::class,
     ];
 
+    /** Where the type's own name is not what one calls it. */
+    private const NAMES = [
+        'circuit' => '120 V circuit',
+        'feeder' => 'feeder cable',
+        'instruction' => 'instruction to people',
+        'ac_switch' => '120 V switch',
+        'inverter_charger' => 'inverter/charger',
+        'battery_bank' => 'battery',
+        'dc_fuse' => 'fuse on the battery side',
+        'dc_switch' => 'battery disconnect',
+        'dc_panel' => '12 V panel',
+        'dc_load' => '12 V load',
+        'lead' => '12 V cable',
+        'frame_bond' => 'bond to the frame',
+    ];
+
     /** @return array<string, class-string<Component>> */
     public static function types(): array
     {
@@ -57,6 +73,12 @@ final class Catalogue
         $class = self::types()[$type] ?? throw new InvalidArgumentException("Unknown component type {$type}");
 
         return new $class($id, new Values($values));
+    }
+
+    /** A kind of part, as it is called in the workshop. */
+    public static function named(string $type): string
+    {
+        return self::NAMES[$type] ?? str_replace('_', ' ', $type);
     }
 
     /** A place in a component as a person would say it: `/cable/lengthM` of a converter is "cable, length one way". */

@@ -10,6 +10,7 @@ use Hollin\Core\Job\Values;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Part;
 use Hollin\Core\Network\Port;
+use Hollin\Core\Network\TerminalWords;
 
 /**
  * One part of a rig. A type declares its properties, how it compiles into wiring, where cables
@@ -17,6 +18,43 @@ use Hollin\Core\Network\Port;
  */
 abstract class Component
 {
+    /** Ends by the way in which current passes them, and the ports that are such ends. */
+    public const GIVES = 'gives';
+
+    public const TAKES = 'takes';
+
+    /** Types of part with such ports. */
+    private const GIVING = [
+        'inlet',
+        'generator',
+        'surge_unit',
+        'circuit',
+        'splice_box',
+        'inverter',
+        'inverter_charger',
+        'transfer_switch',
+        'ac_switch',
+        'contactor',
+        'bypass',
+    ];
+
+    private const TAKING = [
+        'panel',
+        'surge_unit',
+        'splice_box',
+        'converter',
+        'inverter_charger',
+        'transfer_switch',
+        'ac_switch',
+        'contactor',
+        'bypass',
+    ];
+
+    private const ENDS = [
+        self::GIVES => ['out', 'ac_out', 'ac_out2', 'unit_in', 'receptacle', 'follow'],
+        self::TAKES => ['line', 'backfeed', 'ac_in', 'in', 'in_a', 'in_b', 'unit_out'],
+    ];
+
     /** Every name a port can have. */
     protected const PORTS = [
         'out' => 'out',
@@ -132,6 +170,18 @@ abstract class Component
         return [];
     }
 
+    /** @return array<string, string> the same by name alone, in words */
+    final public static function leadNames(): array
+    {
+        $names = [];
+        foreach ((new static('x', new Values(new \stdClass())))->leadTerminals() as $terminal) {
+            $name = substr($terminal, 2);
+            $names[$name] = TerminalWords::one($name);
+        }
+
+        return $names;
+    }
+
     /**
      * Volts between which it lets a supply in, for what looks at them.
      *
@@ -227,7 +277,9 @@ abstract class Component
                     '"%s" is not a %s of this rig. %s',
                     $id,
                     str_replace('_', ' ', $class::type()),
-                    $known === [] ? 'There is none.' : 'There is: ' . implode(', ', array_slice($known, 0, 20)) . '.',
+                    $known === []
+                        ? 'There is none.'
+                        : 'There is: "' . implode('", "', array_slice($known, 0, 20)) . '".',
                 ),
             ],
         ];
@@ -259,7 +311,7 @@ abstract class Component
                 [
                     "{$pointer}/port",
                     sprintf(
-                        '%s has no AC port "%s"; it has: %s.',
+                        '"%s" has no AC port "%s"; it has: %s.',
                         $at->id,
                         $end->text('port'),
                         implode(', ', $at::portNames()) ?: 'none',
@@ -277,9 +329,33 @@ abstract class Component
         return $end === null ? null : $rig->find($end->text('at'))?->port($end->text('port'));
     }
 
-    /** @return array<string, Field> */
-    final protected static function end(): array
+    /**
+     * Where an AC cable ends: the equipment, and its port.
+     *
+     * @param string $way which kinds of port fit; any is read, as a rig can be wired wrongly
+     * @return array<string, Field>
+     */
+    final protected static function end(string $way): array
     {
-        return ['at' => Field::ref('Component'), 'port' => Field::choice('Port', self::PORTS)];
+        return [
+            'at' => Field::ref('Equipment', ...$way === self::GIVES ? self::GIVING : self::TAKING),
+            'port' => Field::choice('Port', self::PORTS),
+        ];
+    }
+
+    /**
+     * The ports of a kind of part, in words, and which way current passes them.
+     *
+     * @return array<string, array{words: string, way: string}>
+     */
+    final public static function ports(): array
+    {
+        $ports = [];
+        foreach (static::portNames() as $name) {
+            $way = in_array($name, self::ENDS[self::GIVES], true) ? self::GIVES : self::TAKES;
+            $ports[$name] = ['words' => self::PORTS[$name], 'way' => $way];
+        }
+
+        return $ports;
     }
 }

@@ -16,7 +16,7 @@ use Hollin\Core\Plan\Planned;
 use Hollin\Core\Plan\Refused;
 use stdClass;
 
-/** A plan's changes written by an arrangement; what was made by hand is kept. */
+/** A plan's changes written by an arrangement; what was made by hand is kept. A title makes it another plan. */
 final class ChooseArrangement implements Handler
 {
     public static function kind(): string
@@ -36,7 +36,8 @@ final class ChooseArrangement implements Handler
 
     public function handle(Editing $on): Edit
     {
-        $plan = $on->plan();
+        $title = $on->text('title');
+        $plan = $title === '' ? $on->plan() : AddPlan::begin($on, $on->text('plan'), $title);
         $recipe =
             Arrangements::all()[$on->text('recipe')] ??
             throw Refused::because(
@@ -47,7 +48,7 @@ final class ChooseArrangement implements Handler
         if (!($raw instanceof stdClass)) {
             throw Refused::because('/intent/options', 'must be an object.');
         }
-        $options = new Options($raw);
+        $options = new Options($raw, $recipe::options());
         self::checkOptions($raw, $recipe);
         try {
             $changes = (new $recipe())->changes(Rig::from($on->document->asFound->components), $options);

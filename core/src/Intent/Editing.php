@@ -51,9 +51,17 @@ final readonly class Editing
     public function freshId(stdClass $among): string
     {
         $id = $this->text('id');
+        $this->checkId($id, $among, '/intent/id');
+
+        return $id;
+    }
+
+    /** @throws Refused when an id is not allowed or taken */
+    public function checkId(string $id, stdClass $among, string $pointer): void
+    {
         if (!Id::valid($id)) {
             throw Refused::because(
-                '/intent/id',
+                $pointer,
                 sprintf(
                     '"%s" is not an id: lower case letters, digits and _, starting with a letter.',
                     mb_substr($id, 0, 60),
@@ -61,10 +69,8 @@ final readonly class Editing
             );
         }
         if (isset($among->{$id})) {
-            throw Refused::because('/intent/id', sprintf('"%s" is already taken.', $id));
+            throw Refused::because($pointer, sprintf('"%s" is already taken.', $id));
         }
-
-        return $id;
     }
 
     /** @throws Refused when there is no such plan */

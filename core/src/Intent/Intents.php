@@ -5,8 +5,11 @@ declare(strict_types=1);
 namespace Hollin\Core\Intent;
 
 use Hollin\Core\Document\JobFile;
+use Hollin\Core\Document\Spoken;
 use Hollin\Core\Job\BadJobFile;
 use Hollin\Core\Job\Values;
+use Hollin\Core\Plan\FedPorts;
+use Hollin\Core\Plan\Planned;
 use Hollin\Core\Plan\Refused;
 use stdClass;
 
@@ -79,7 +82,15 @@ final class Intents
         try {
             JobFile::check($edit->document, $document);
         } catch (BadJobFile $e) {
-            throw new Refused($e->problems);
+            $spoken = Spoken::problems($e->problems, $edit->document);
+            throw $spoken === [] ? Refused::because('', $e->getMessage()) : new Refused($spoken);
+        }
+        if (in_array($kind, [PlanSet::kind(), PlanFit::kind()], true)) {
+            FedPorts::refuseSecond(
+                Planned::atLast($document, $intent->plan),
+                Planned::atLast($edit->document, $intent->plan),
+                $kind === PlanFit::kind() ? '/intent/component' : '/intent/value',
+            );
         }
 
         return $edit;

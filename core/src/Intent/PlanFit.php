@@ -28,8 +28,8 @@ final class PlanFit implements Handler
     public function handle(Editing $on): Edit
     {
         $plan = $on->plan();
-        $stages = Planned::stages($on->document, $on->text('plan'));
-        $id = $on->freshId($stages[count($stages) - 1]->components);
+        $last = Planned::atLast($on->document, $on->text('plan'));
+        $id = $on->freshId($last);
         $on->write($plan, (object) ['op' => Op::Fit->value, 'target' => $id, 'value' => $on->fitted()]);
 
         return $on->done('planned to fit ' . (is_string($on->fitted()->label ?? null) ? $on->fitted()->label : $id));

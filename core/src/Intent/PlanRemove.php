@@ -30,9 +30,9 @@ final class PlanRemove implements Handler
     {
         $plan = $on->plan();
         $id = $on->component();
-        $stages = Planned::stages($on->document, $on->text('plan'));
+        $last = Planned::atLast($on->document, $on->text('plan'));
         $component =
-            $stages[count($stages) - 1]->components->{$id} ??
+            $last->{$id} ??
             throw Refused::because('/intent/component', sprintf('There is no component "%s" in the plan.', $id));
         $fitted = false;
         foreach (get_object_vars($plan->changes) as $changeId => $change) {

@@ -30,10 +30,10 @@ final class PlanSet implements Handler
     public function handle(Editing $on): Edit
     {
         $plan = $on->plan();
-        $stages = Planned::stages($on->document, $on->text('plan'));
+        $last = Planned::atLast($on->document, $on->text('plan'));
         $id = $on->component();
         $component =
-            $stages[count($stages) - 1]->components->{$id} ??
+            $last->{$id} ??
             throw Refused::because('/intent/component', sprintf('There is no component "%s" in the plan.', $id));
         $on->write(
             $plan,

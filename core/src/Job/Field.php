@@ -16,6 +16,8 @@ final readonly class Field
     /**
      * @param array<string, string> $choices value => words
      * @param array<string, Field> $fields of a group, or of each entry of a map
+     * @param list<string> $of types of component that fit; all when empty
+     * @param float|int|string|bool|null $usual what is taken when it is left empty
      */
     private function __construct(
         public string $kind,
@@ -28,6 +30,9 @@ final readonly class Field
         public bool $surveyed = false,
         public bool $required = true,
         public string $note = '',
+        public array $of = [],
+        public float|int|string|bool|null $usual = null,
+        public ?Plausible $plausible = null,
     ) {}
 
     /** A text of at most so many characters. */
@@ -66,10 +71,10 @@ final readonly class Field
         return new self('size', $label);
     }
 
-    /** The id of another component. */
-    public static function ref(string $label): self
+    /** The id of another component, of one of these types where any are named. */
+    public static function ref(string $label, string ...$of): self
     {
-        return new self('ref', $label);
+        return new self('ref', $label, of: array_values($of));
     }
 
     /** A terminal of another component, written `component.terminal`. */
@@ -94,8 +99,12 @@ final readonly class Field
     public static function cable(string $label): self
     {
         return self::group($label, [
-            'size' => self::size('Size')->surveyed(),
-            'lengthM' => self::number('Length, one way', 'm', 0.01, 60)->surveyed(),
+            'size' => self::size('Size')->plausibly(
+                Plausible::oneOf('a jacket that nobody has read is often one size off'),
+            ),
+            'lengthM' => self::number('Length, one way', 'm', 0.01, 60)->plausibly(
+                Plausible::times(0.5, 2, 'a route through walls and floor is seldom the one that is guessed'),
+            ),
             'sheath' => self::choice('Sheath', [
                 'nm_b' => 'NM-B sheathed cable',
                 'cord' => 'flexible cord',
@@ -122,10 +131,28 @@ final readonly class Field
         return $this->with(required: false);
     }
 
+    /** The same under another name. */
+    public function labelled(string $label): self
+    {
+        return $this->with(label: $label);
+    }
+
     /** The same with a remark beside the field. */
     public function note(string $note): self
     {
         return $this->with(note: $note);
+    }
+
+    /** The same with what is taken when it is left empty. */
+    public function usual(float|int|string|bool $value): self
+    {
+        return $this->optional()->with(usual: $value);
+    }
+
+    /** The same, surveyed, with what else it could be where it is only assumed. */
+    public function plausibly(Plausible $plausible): self
+    {
+        return $this->with(surveyed: true, plausible: $plausible);
     }
 
     /** JSON Schema of the property. */
@@ -207,23 +234,14 @@ final readonly class Field
             'surveyed' => $this->surveyed,
             'required' => $this->required,
             'note' => $this->note,
+            'of' => $this->of,
+            'usual' => $this->usual,
             'fields' => (object) array_map(fn(Field $f): array => $f->form(), $this->fields),
         ];
     }
 
-    private function with(?bool $surveyed = null, ?bool $required = null, ?string $note = null): self
+    private function with(mixed ...$other): self
     {
-        return new self(
-            $this->kind,
-            $this->label,
-            $this->unit,
-            $this->min,
-            $this->max,
-            $this->choices,
-            $this->fields,
-            $surveyed ?? $this->surveyed,
-            $required ?? $this->required,
-            $note ?? $this->note,
-        );
+        return new self(...[...get_object_vars($this), ...$other]);
     }
 }

@@ -45,6 +45,12 @@ final class TerminalWords
         'service' => 'service',
     ];
 
+    /** A terminal of a part, without the part. */
+    public static function one(string $name): string
+    {
+        return self::WORDS[$name] ?? $name;
+    }
+
     /** @return array<string, string> terminal => words, what a probe can reach */
     public static function of(Graph $graph): array
     {

@@ -149,6 +149,14 @@ final class Planned
         return $problems;
     }
 
+    /** The components of a plan when all of it is done. */
+    public static function atLast(stdClass $document, string $plan): stdClass
+    {
+        $stages = self::stages($document, $plan);
+
+        return $stages[count($stages) - 1]->components;
+    }
+
     /**
      * Where the planned rigs name what is not there, or want one place twice.
      *

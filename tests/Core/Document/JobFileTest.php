@@ -105,7 +105,7 @@ it('points at the place and says what would be right', function (Closure $break,
     'a panel that is not there' => [
         fn($d) => ($d->asFound->components->c_air->hot->panel = 'attic'),
         '/asFound/components/c_air/hot/panel',
-        '"attic" is not a panel of this rig. There is: main_panel',
+        '"attic" is not a panel of this rig. There is: "main_panel"',
     ],
     'a slot that is taken' => [
         fn($d) => ($d->asFound->components->c_wet->hot->slot = 2),

@@ -125,7 +125,7 @@ it('refuses and changes nothing', function (array $intent, string $pointer, stri
     'missing part' => [['kind' => 'add_plan', 'id' => 'q'], '/intent/title', 'is missing'],
     'unknown plan' => [['plan' => 'zzz'] + Sample::move('c_air', 'inverter_panel'), '/intent/plan', 'There is no plan'],
     'unknown circuit' => [Sample::move('c_moon', 'inverter_panel'), '/intent/circuit', 'no circuit'],
-    'unknown panel' => [Sample::move('c_air', 'attic'), '/intent/panel', 'not a panel'],
+    'unknown panel' => [Sample::move('c_air', 'attic'), '/intent/panel', 'takes no branch circuit'],
     'unknown wires' => [Sample::move('c_air', 'inverter_panel', 'ground'), '/intent/wires', 'both, hot or neutral'],
     'absurd option' => [Sample::choose('in_line', ['fuseA' => 9000]), '/intent/options/fuseA', 'at most 600'],
     'unknown option' => [Sample::choose('in_line', ['colour' => 'red']), '/intent/options', 'unknown properties'],

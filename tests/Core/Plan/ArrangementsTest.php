@@ -169,7 +169,7 @@ describe('the bank', function (): void {
             ->and($rig->find('ld_bar_inv')->cable()->size->designation)
             ->toBe('awg:2/0')
             ->and($rig->find('ld_bar_inv')->cable()->lengthM)
-            ->toBe(1.0);
+            ->toBe(1.25);
     });
 
     it('marks as assumed what nobody gave, and only that', function (): void {

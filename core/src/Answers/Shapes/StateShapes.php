@@ -48,6 +48,7 @@ final class StateShapes
                     'weight' => Shape::object(['kg' => $number, 'words' => $text]),
                     'points' => Shape::map($text),
                     'pointsOf' => Shape::map($texts),
+                    'moves' => Shape::map(Shape::map(Shape::object(['hot' => $flag, 'neutral' => $flag]))),
                     'outlets' => Shape::map($texts),
                     'loads' => Shape::map($text),
                     'conductors' => Shape::map($text),

@@ -9,6 +9,7 @@ use Hollin\Core\Components\Plate;
 use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Basis;
 use Hollin\Core\Job\Field;
+use Hollin\Core\Job\Plausible;
 use Hollin\Core\Network\Battery;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Reference\Chemistry;
@@ -37,16 +38,20 @@ final class Bank extends Component
                 ),
             ),
             'unitV' => Field::number('Nominal voltage of one battery', 'V', 6, 52),
-            'unitAh' => Field::number('Capacity of one battery', 'Ah', 5, 1000)->surveyed(),
+            'unitAh' => Field::number('Capacity of one battery', 'Ah', 5, 1000)->plausibly(
+                Plausible::times(0.7, 1.1, 'a battery in use has lost some of what its label says'),
+            ),
             'series' => Field::integer('In series', 1, 8),
             'parallel' => Field::integer('In parallel', 1, 8),
             'unitMilliohm' => Field::number('Internal resistance of one battery', 'mΩ', 0.2, 60)
                 ->optional()
-                ->surveyed(),
+                ->plausibly(Plausible::times(0.5, 2, 'it doubles with age and cold')),
             'bmsContinuousA' => Field::number('BMS limit of one battery, continuous', 'A', 5, 1000)
                 ->optional()
-                ->surveyed(),
-            'bmsPeakA' => Field::number('BMS limit of one battery, peak', 'A', 5, 3000)->optional()->surveyed(),
+                ->plausibly(Plausible::times(0.5, 1, 'many give half their capacity in amps')),
+            'bmsPeakA' => Field::number('BMS limit of one battery, peak', 'A', 5, 3000)
+                ->optional()
+                ->plausibly(Plausible::times(0.5, 1.5, 'peaks are given for a blink by one, for seconds by another')),
         ];
     }
 

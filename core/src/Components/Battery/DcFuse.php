@@ -9,6 +9,7 @@ use Hollin\Core\Components\Plate;
 use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Basis;
 use Hollin\Core\Job\Field;
+use Hollin\Core\Job\Plausible;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Rating;
 use Hollin\Core\Network\Role;
@@ -40,7 +41,9 @@ final class DcFuse extends Component
                     array_map(fn(FuseFamily $f): string => $f->label(), FuseFamily::cases()),
                 ),
             ),
-            'ratingA' => Field::number('Rating', 'A', 1, 750)->surveyed(),
+            'ratingA' => Field::number('Rating', 'A', 1, 750)->plausibly(
+                Plausible::times(0.5, 1.5, 'a fuse that nobody has read can have been replaced by any'),
+            ),
         ];
     }
 

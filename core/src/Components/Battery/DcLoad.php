@@ -8,6 +8,7 @@ use Hollin\Core\Components\Component;
 use Hollin\Core\Components\Plate;
 use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Field;
+use Hollin\Core\Job\Plausible;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Load;
 
@@ -33,7 +34,9 @@ final class DcLoad extends Component
                 'breakaway' => 'breakaway brakes',
                 'other' => 'other',
             ]),
-            'amps' => Field::number('Draw', 'A', 0, 60)->surveyed(),
+            'amps' => Field::number('Draw', 'A', 0, 60)->plausibly(
+                Plausible::times(0.5, 1.5, 'a draw is a guess until a clamp has been around it'),
+            ),
         ];
     }
 

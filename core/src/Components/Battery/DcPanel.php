@@ -8,6 +8,7 @@ use Hollin\Core\Components\Component;
 use Hollin\Core\Components\Plate;
 use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Field;
+use Hollin\Core\Job\Plausible;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Load;
 use Hollin\Core\Network\Rating;
@@ -31,7 +32,9 @@ final class DcPanel extends Component
     public static function fields(): array
     {
         return [
-            'loadA' => Field::number('Usual running load', 'A', 0, 120)->surveyed(),
+            'loadA' => Field::number('Usual running load', 'A', 0, 120)->plausibly(
+                Plausible::times(0.5, 2, 'what runs at once differs from owner to owner'),
+            ),
             'branchFuseA' => Field::number('Branch fuses', 'A', 1, 40)->optional(),
         ];
     }

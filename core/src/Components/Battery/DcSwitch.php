@@ -9,6 +9,7 @@ use Hollin\Core\Components\Plate;
 use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Basis;
 use Hollin\Core\Job\Field;
+use Hollin\Core\Job\Plausible;
 use Hollin\Core\Network\About;
 use Hollin\Core\Network\Device;
 use Hollin\Core\Network\Graph;
@@ -32,7 +33,11 @@ final class DcSwitch extends Component
 
     public static function fields(): array
     {
-        return ['ratingA' => Field::number('Continuous rating', 'A', 10, 1000)->surveyed()];
+        return [
+            'ratingA' => Field::number('Continuous rating', 'A', 10, 1000)->plausibly(
+                Plausible::times(0.5, 1, 'the large figure on it is often the one for seconds'),
+            ),
+        ];
     }
 
     public function leadTerminals(): array

@@ -98,7 +98,7 @@ final class Lead extends Component
                         '"%s" is not a DC terminal of %s; it has: %s.',
                         $terminal,
                         $at->label(),
-                        implode(', ', $known) ?: 'none',
+                        '"' . implode('", "', $known ?: ['none']) . '"',
                     ),
                 ],
             ];

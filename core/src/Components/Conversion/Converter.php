@@ -10,6 +10,7 @@ use Hollin\Core\Components\Panels\Circuit;
 use Hollin\Core\Components\Plate;
 use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Field;
+use Hollin\Core\Job\Plausible;
 use Hollin\Core\Network\Device;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Port;
@@ -39,7 +40,9 @@ final class Converter extends Component
         return [
             'outputA' => Field::number('Output', 'A', 5, 120),
             'outputV' => Field::number('Charging voltage', 'V', 11, 30)->optional(),
-            'efficiency' => Field::number('Efficiency', '', 0.5, 0.98)->surveyed(),
+            'efficiency' => Field::number('Efficiency', '', 0.5, 0.98)->plausibly(
+                Plausible::oneOf('old linear units give 0.7, new switching ones 0.9', 0.7, 0.9),
+            ),
             'powerFactor' => Field::number('Power factor', '', 0.4, 1)->optional(),
             'idleW' => Field::number('Draw with nothing to charge', 'W', 0, 60)->optional(),
             'mount' => Field::choice('Mount', [
@@ -52,7 +55,7 @@ final class Converter extends Component
                 'lithium' => 'lithium',
                 'chosen' => 'adjustable, set to the bank',
             ])->optional(),
-            'plug' => Field::ref('Circuit whose receptacle it is plugged into')->optional(),
+            'plug' => Field::ref('Circuit whose receptacle it is plugged into', 'circuit')->optional(),
         ];
     }
 

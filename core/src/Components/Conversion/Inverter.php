@@ -8,6 +8,7 @@ use Hollin\Core\Components\Plate;
 use Hollin\Core\Components\Rig;
 use Hollin\Core\Components\Supply\Inlet;
 use Hollin\Core\Job\Field;
+use Hollin\Core\Job\Plausible;
 use Hollin\Core\Network\Device;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Port;
@@ -31,8 +32,12 @@ final class Inverter extends Inverting
     public static function fields(): array
     {
         return [
-            'continuousW' => Field::number('Continuous output', 'W', 100, 6000)->surveyed(),
-            'surgeW' => Field::number('Surge output', 'W', 100, 15000)->surveyed(),
+            'continuousW' => Field::number('Continuous output', 'W', 100, 6000)->plausibly(
+                Plausible::times(0.75, 1.25, 'a plate is often read as its surge figure'),
+            ),
+            'surgeW' => Field::number('Surge output', 'W', 100, 15000)->plausibly(
+                Plausible::times(0.6, 1.2, 'surge is given for anything from a blink to seconds'),
+            ),
             'efficiency' => Field::number('Efficiency at that load', '', 0.6, 0.98),
             'dcNominalV' => Field::number('Nominal battery voltage', 'V', 12, 48),
             'cutOffV' => Field::number('Low-voltage cut-off', 'V', 9, 46),
@@ -50,7 +55,7 @@ final class Inverter extends Inverting
             ]),
             'outletA' => Field::integer('Breaker of its receptacles, A', 10, 50)->optional(),
             'waveform' => Field::choice('Waveform', ['sine' => 'pure sine', 'modified' => 'modified sine']),
-            'reaches' => Field::ref('Inlet whose cord can be plugged into it')->optional(),
+            'reaches' => Field::ref('Inlet whose cord can be plugged into it', 'inlet')->optional(),
             'latchesOff' => Field::flag('Shuts down for good on a short')->optional(),
             'largestLug' => Field::size('Largest cable its DC studs take')->optional(),
             'studs' => Field::integer('Cables each DC stud takes', 1, 2)->optional(),

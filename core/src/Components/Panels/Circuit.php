@@ -8,7 +8,6 @@ use Hollin\Core\Components\Component;
 use Hollin\Core\Components\Link;
 use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Basis;
-use Hollin\Core\Job\Field;
 use Hollin\Core\Network\CircuitEnd;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Load;
@@ -37,50 +36,7 @@ final class Circuit extends Component
 
     public static function fields(): array
     {
-        return [
-            'hot' => Field::group('Where the hot lands', [
-                'panel' => Field::ref('Panel')->optional(),
-                'slot' => Field::integer('Slot', 1, 24)->optional(),
-                'half' => Field::choice('Half of a tandem breaker', ['a' => 'a', 'b' => 'b'])->optional(),
-                'behind' => Field::ref('Circuit whose GFCI feeds it')->optional(),
-                'at' => Field::ref('Equipment it is wired to or plugged into')->optional(),
-                'port' => Field::choice('Port', self::PORTS)->optional(),
-            ]),
-            'neutral' => Field::group('Where the neutral lands', [
-                'panel' => Field::ref('Panel')->optional(),
-                'behind' => Field::ref('Circuit whose GFCI feeds it')->optional(),
-                'at' => Field::ref('Equipment it is wired to or plugged into')->optional(),
-                'port' => Field::choice('Port', self::PORTS)->optional(),
-            ]),
-            'breakerA' => Field::integer('Breaker, A', 5, 60)->optional()->surveyed(),
-            'cable' => Field::cable('Cable'),
-            'gfci' => Field::choice('GFCI', [
-                'none' => 'none',
-                'breaker' => 'GFCI breaker',
-                'receptacle' => 'GFCI at the first receptacle',
-            ]),
-            'place' => Field::choice('Where it is used', [
-                'bath' => 'bath',
-                'counter' => 'kitchen counter',
-                'outside' => 'outside',
-                'general' => 'inside, general',
-                'fixed' => 'fixed equipment',
-            ]),
-            'loads' => Field::map('Loads', [
-                'label' => Field::text('Name', 60),
-                'watts' => Field::number('Power', 'W', 0, 6000)->surveyed(),
-                'powerFactor' => Field::number('Power factor', '', 0.3, 1)->optional(),
-                'kind' => Field::choice('Kind', [
-                    'resistive' => 'resistive',
-                    'constant' => 'constant power',
-                    'motor' => 'motor',
-                ]),
-                'continuous' => Field::flag('Runs three hours or more')->optional(),
-                'lockedRotorA' => Field::number('Locked-rotor current', 'A', 1, 150)->optional()->surveyed(),
-                'startsByItself' => Field::flag('Starts by itself when 120 V appears')->optional(),
-            ])->optional(),
-            'feeds' => Field::group('Equipment it feeds', self::end())->optional(),
-        ];
+        return CircuitForm::fields(self::end(self::TAKES), self::end(self::GIVES));
     }
 
     public static function portNames(): array

@@ -28,8 +28,8 @@ final class Feeder extends Component
     public static function fields(): array
     {
         return [
-            'from' => Field::group('From', self::end()),
-            'to' => Field::group('To', self::end()),
+            'from' => Field::group('From', self::end(self::GIVES)),
+            'to' => Field::group('To', self::end(self::TAKES)),
             'cable' => Field::cable('Cable'),
         ];
     }

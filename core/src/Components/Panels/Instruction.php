@@ -27,7 +27,7 @@ final class Instruction extends Component
     public static function fields(): array
     {
         return [
-            'device' => Field::ref('Circuit whose breaker, or converter whose plug'),
+            'device' => Field::ref('Circuit whose breaker, or converter whose plug', 'circuit', 'converter'),
             'while' => Field::choice('While', ['inverting' => 'while inverting']),
         ];
     }

@@ -8,6 +8,7 @@ use Hollin\Core\Components\Component;
 use Hollin\Core\Components\Plate;
 use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Field;
+use Hollin\Core\Job\Plausible;
 use Hollin\Core\Network\Device;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Port;
@@ -44,8 +45,12 @@ final class Panel extends Component
                 'interlocked' => Field::flag('Mechanical interlock with the main breaker'),
                 'holdDown' => Field::flag('Held down by a screw')->optional(),
             ])->optional(),
-            'bondScrew' => Field::flag('Bonding screw or strap fitted')->surveyed(),
-            'bondedToFrame' => Field::flag('Ground bar bonded to the frame')->surveyed(),
+            'bondScrew' => Field::flag('Bonding screw or strap fitted')->plausibly(
+                Plausible::oneOf('it is seen only with the cover off', true, false),
+            ),
+            'bondedToFrame' => Field::flag('Ground bar bonded to the frame')->plausibly(
+                Plausible::oneOf('it is known only from a measurement to the frame', true, false),
+            ),
         ];
     }
 

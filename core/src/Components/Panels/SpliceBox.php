@@ -8,6 +8,7 @@ use Hollin\Core\Components\Component;
 use Hollin\Core\Components\Plate;
 use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Field;
+use Hollin\Core\Job\Plausible;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Port;
 
@@ -28,7 +29,9 @@ final class SpliceBox extends Component
     public static function fields(): array
     {
         return [
-            'volumeCm3' => Field::number('Volume inside', 'cm³', 50, 3000)->surveyed(),
+            'volumeCm3' => Field::number('Volume inside', 'cm³', 50, 3000)->plausibly(
+                Plausible::times(0.7, 1.4, 'it is stamped inside; outside it cannot be told'),
+            ),
             'moreCables' => Field::integer('Further cables in the box', 0, 8)->optional(),
             'moreSize' => Field::size('Their conductor size')->optional(),
             'clamps' => Field::flag('Clamps inside the box')->optional(),

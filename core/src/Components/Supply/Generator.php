@@ -8,6 +8,7 @@ use Hollin\Core\Components\Component;
 use Hollin\Core\Components\Plate;
 use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Field;
+use Hollin\Core\Job\Plausible;
 use Hollin\Core\Network\About;
 use Hollin\Core\Network\Device;
 use Hollin\Core\Network\Graph;
@@ -44,9 +45,15 @@ final class Generator extends Component
     public static function fields(): array
     {
         return [
-            'ratedW' => Field::number('Rated output', 'W', 500, 12000)->surveyed(),
-            'surgeW' => Field::number('Starting output', 'W', 500, 15000)->optional()->surveyed(),
-            'outletA' => Field::integer('Breaker of its outlet, A', 10, 60)->surveyed(),
+            'ratedW' => Field::number('Rated output', 'W', 500, 12000)->plausibly(
+                Plausible::times(0.7, 1, 'the figure on the shroud is often the starting one'),
+            ),
+            'surgeW' => Field::number('Starting output', 'W', 500, 15000)
+                ->optional()
+                ->plausibly(Plausible::times(0.8, 1.2, 'height and heat take their share')),
+            'outletA' => Field::integer('Breaker of its outlet, A', 10, 60)->plausibly(
+                Plausible::oneOf('outlets of generators have breakers of 15 to 30 A', 15, 20, 30),
+            ),
             'mount' => Field::choice('Mount', ['portable' => 'portable', 'on_board' => 'on board']),
             'bond' => Field::choice('Neutral', [
                 'bonded' => 'bonded to its frame',
@@ -54,7 +61,7 @@ final class Generator extends Component
                 'plug' => 'bonded by a plug in its outlet',
             ]),
             'autoStart' => Field::flag('Starts by itself')->optional(),
-            'reaches' => Field::ref('Inlet whose cord is plugged into it')->optional(),
+            'reaches' => Field::ref('Inlet whose cord is plugged into it', 'inlet')->optional(),
         ];
     }
 

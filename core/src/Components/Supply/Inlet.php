@@ -42,7 +42,7 @@ final class Inlet extends Component
                 'plug' => 'plug moved by hand',
             ]),
             'cord' => Field::cable('Cord'),
-            'into' => Field::map('Receptacles in the rig it can be plugged into', self::end())->optional(),
+            'into' => Field::map('Receptacles in the rig it can be plugged into', self::end(self::GIVES))->optional(),
             'usual' => Field::text('Receptacle it is usually in', 40)
                 ->optional()
                 ->note('the id of one of these; unplugged when left out'),

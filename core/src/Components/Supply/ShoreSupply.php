@@ -92,7 +92,7 @@ final class ShoreSupply extends Component
     public static function fields(): array
     {
         return [
-            'reaches' => Field::ref('Inlet it is plugged into'),
+            'reaches' => Field::ref('Inlet it is plugged into', 'inlet'),
             'supplies' => Field::map('Supplies', [
                 'ratingA' => Field::integer('Pedestal breaker, A', 5, 50),
                 'adapter' => Field::text('Adapter used', 80)->optional(),

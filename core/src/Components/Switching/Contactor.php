@@ -9,6 +9,7 @@ use Hollin\Core\Components\Link;
 use Hollin\Core\Components\Plate;
 use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Field;
+use Hollin\Core\Job\Plausible;
 use Hollin\Core\Network\Device;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Load;
@@ -36,8 +37,10 @@ final class Contactor extends Component
                 'nc' => 'normally closed: opens with the coil',
                 'no' => 'normally open: closes with the coil',
             ]),
-            'coil' => Field::group('Where the coil is fed from', self::end()),
-            'coilW' => Field::number('Coil draw', 'W', 0.5, 40)->surveyed(),
+            'coil' => Field::group('Where the coil is fed from', self::end(self::GIVES)),
+            'coilW' => Field::number('Coil draw', 'W', 0.5, 40)->plausibly(
+                Plausible::times(0.5, 2, 'coils of one size differ'),
+            ),
             'ratingA' => Field::integer('Contact rating, A', 10, 60),
             'lamp' => Field::choice('Indicator lamp', [
                 'none' => 'none',

@@ -33,7 +33,7 @@ final class BackFed implements Arrangement
 
     public static function options(): array
     {
-        return ['interlocked' => Field::flag('With the mechanical interlock')->optional()] + Options::standAlone();
+        return ['interlocked' => Field::flag('With the mechanical interlock')->usual(true)] + Options::standAlone();
     }
 
     public function changes(Rig $rig, Options $options): array
@@ -59,7 +59,7 @@ final class BackFed implements Arrangement
                 (object) [
                     'breakerA' => 20,
                     'slot' => $whole[0]['slot'],
-                    'interlocked' => $options->values->flag('interlocked', true),
+                    'interlocked' => $options->flag('interlocked'),
                     'holdDown' => true,
                 ],
                 'the inverter comes in on a breaker of the main panel',

@@ -23,13 +23,28 @@ final class BankAssembly
     public static function of(Rig $rig, Options $o): array
     {
         $changes = [];
-        $lfp = $o->text('chemistry', 'lfp') === 'lfp';
-        $run = $o->surveyed('dcRunM', 1.5);
-        $cable = fn(float $share): stdClass => (object) [
-            'size' => (object) ['value' => $o->text('dcSize', 'awg:4/0'), 'basis' => 'told'],
-            'lengthM' => (object) ['value' => round($run->value * $share, 2), 'basis' => $run->basis],
+        $lfp = $o->text('chemistry') === 'lfp';
+        $run = $o->surveyed('dcRunM');
+        $cable = fn(float $metres, string $basis = ''): stdClass => (object) [
+            'size' => (object) ['value' => $o->text('dcSize'), 'basis' => 'told'],
+            'lengthM' => (object) ['value' => round($metres, 2), 'basis' => $basis === '' ? $run->basis : $basis],
             'sheath' => 'fine',
         ];
+        // Fuse, disconnect and bars stand by the battery; what is left is the long run to the unit.
+        $toFuse = $o->surveyed('fuseRunM', round(min(0.15, 0.1 * $run->value), 2));
+        $near = min(0.3, 0.2 * $run->value);
+        $long = $run->value - $toFuse->value - 2 * $near;
+        if ($long < 0.01) {
+            throw new NotPossible(
+                sprintf(
+                    'The fuse stands %g m from the battery, and the inverter %g m: give the length of the whole run, ' .
+                        'or put the fuse nearer to the battery.',
+                    $toFuse->value,
+                    $run->value,
+                ),
+            );
+        }
+        $bmsA = $o->surveyed('bmsContinuousA', min(200.0, $o->number('unitAh')));
         foreach ($rig->all(Bank::class) as $old) {
             foreach ($rig->components as $id => $part) {
                 $ends = match (true) {
@@ -53,24 +68,24 @@ final class BankAssembly
                 [
                     'type' => 'battery_bank',
                     'label' => 'Bank',
-                    'chemistry' => $o->text('chemistry', 'lfp'),
-                    'unitV' => $lfp ? 12.8 : 12,
-                    'unitAh' => $o->surveyed('unitAh', 200),
-                    'series' => 1,
-                    'parallel' => (int) $o->number('parallel', 2),
+                    'chemistry' => $o->text('chemistry'),
+                    'unitV' => $o->number('unitV', $lfp ? 12.8 : 12),
+                    'unitAh' => $o->surveyed('unitAh'),
+                    'series' => (int) $o->number('series'),
+                    'parallel' => (int) $o->number('parallel'),
                 ] +
                     ($lfp
                         ? [
-                            'bmsContinuousA' => (object) ['value' => 200, 'basis' => 'assumed'],
-                            'bmsPeakA' => (object) ['value' => 400, 'basis' => 'assumed'],
+                            'bmsContinuousA' => $bmsA,
+                            'bmsPeakA' => $o->surveyed('bmsPeakA', 2 * $bmsA->value),
                         ]
                         : []),
             ),
             Changes::fit('main_fuse', [
                 'type' => 'dc_fuse',
                 'label' => 'Main fuse',
-                'family' => $o->text('fuseFamily', 'class_t'),
-                'ratingA' => $o->surveyed('fuseA', 400),
+                'family' => $o->text('fuseFamily'),
+                'ratingA' => $o->surveyed('fuseA'),
             ]),
             Changes::fit('disconnect', [
                 'type' => 'dc_switch',
@@ -90,14 +105,21 @@ final class BankAssembly
                 'ratingA' => 600,
             ]),
             Changes::fit('shunt', ['type' => 'shunt', 'label' => 'Shunt', 'ratingA' => 500]),
-            Changes::lead('ld_bank_fuse', 'Bank to fuse', 'bank.pos', 'main_fuse.in', 'positive', $cable(0.1)),
+            Changes::lead(
+                'ld_bank_fuse',
+                'Bank to fuse',
+                'bank.pos',
+                'main_fuse.in',
+                'positive',
+                $cable($toFuse->value, $toFuse->basis),
+            ),
             Changes::lead(
                 'ld_fuse_disc',
                 'Fuse to disconnect',
                 'main_fuse.out',
                 'disconnect.in',
                 'positive',
-                $cable(0.2),
+                $cable($near),
             ),
             Changes::lead(
                 'ld_disc_bar',
@@ -105,12 +127,26 @@ final class BankAssembly
                 'disconnect.out',
                 'pos_bar.stud',
                 'positive',
-                $cable(0.2),
+                $cable($near),
             ),
-            Changes::lead('ld_bar_inv', 'Bar to inverter', 'pos_bar.stud', 'inverter.pos', 'positive', $cable(0.5)),
-            Changes::lead('ld_bank_shunt', 'Bank to shunt', 'bank.neg', 'shunt.battery', 'negative', $cable(0.3)),
-            Changes::lead('ld_shunt_bar', 'Shunt to bar', 'shunt.load', 'neg_bar.stud', 'negative', $cable(0.2)),
-            Changes::lead('ld_bar_inv_neg', 'Bar to inverter', 'neg_bar.stud', 'inverter.neg', 'negative', $cable(0.5)),
+            Changes::lead('ld_bar_inv', 'Bar to inverter', 'pos_bar.stud', 'inverter.pos', 'positive', $cable($long)),
+            Changes::lead(
+                'ld_bank_shunt',
+                'Bank to shunt',
+                'bank.neg',
+                'shunt.battery',
+                'negative',
+                $cable($toFuse->value + $near),
+            ),
+            Changes::lead('ld_shunt_bar', 'Shunt to bar', 'shunt.load', 'neg_bar.stud', 'negative', $cable($near)),
+            Changes::lead(
+                'ld_bar_inv_neg',
+                'Bar to inverter',
+                'neg_bar.stud',
+                'inverter.neg',
+                'negative',
+                $cable($long),
+            ),
         );
         // What hung on the old battery behind a small device keeps one of its own, right at the bar.
         foreach ($rig->all(Lead::class) as $lead) {
@@ -161,7 +197,7 @@ final class BankAssembly
                 'type' => 'frame_bond',
                 'label' => 'DC negative to frame',
                 'from' => 'neg_bar.stud',
-                'cable' => $cable(0.3),
+                'cable' => $cable(0.3 * $run->value),
             ]);
         }
 

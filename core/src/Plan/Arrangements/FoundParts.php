@@ -68,13 +68,13 @@ final class FoundParts
     /** The branch circuit an arrangement is about. */
     public static function branch(Rig $rig, Options $options): Circuit
     {
-        $circuit = $rig->find($options->text('circuit', ''));
+        $circuit = $rig->find($options->text('circuit'));
         if (!($circuit instanceof Circuit) || $circuit->hotPanel() === null || $circuit->feedsComponent() !== null) {
             throw new NotPossible(
                 sprintf(
                     '"%s" is not a circuit that lands on a breaker and feeds outlets: choose one of the ' .
                         'panel\'s circuits.',
-                    $options->text('circuit', ''),
+                    $options->text('circuit'),
                 ),
             );
         }

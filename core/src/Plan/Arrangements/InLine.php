@@ -33,7 +33,7 @@ final class InLine implements Arrangement
 
     public static function options(): array
     {
-        return ['bypass' => Field::flag('With a three-position bypass around the unit')->optional()] +
+        return ['bypass' => Field::flag('With a three-position bypass around the unit')->usual(false)] +
             Options::common();
     }
 
@@ -42,9 +42,9 @@ final class InLine implements Arrangement
         $panel = FoundParts::mainPanel($rig);
         $feeder = FoundParts::shoreFeeder($rig, $panel);
         [$converter, $circuit] = FoundParts::converter($rig);
-        $passA = $options->number('passThroughA', 30);
+        $passA = $options->number('passThroughA');
         $changes = [...Units::inverter($options), ...BankAssembly::of($rig, $options)];
-        if (!$options->values->flag('bypass') || $options->converter() === 'ahead') {
+        if (!$options->flag('bypass') || $options->converter() === 'ahead') {
             $changes[] = Changes::feeder(
                 'inverter_out',
                 'Inverter to main panel',
@@ -61,7 +61,7 @@ final class InLine implements Arrangement
                 ...Units::shoreBox($feeder, 'inverter', 'ac_in', 30),
                 ...Changes::moveCircuit($circuit, 'shore_box', 2),
             );
-        } elseif ($options->values->flag('bypass')) {
+        } elseif ($options->flag('bypass')) {
             // The bypass stands between inlet and panel; the unit hangs on its other two ports.
             $cable = Changes::branchCable(Changes::sizeFor($passA), 1.5);
             array_push(

@@ -14,7 +14,8 @@ final readonly class Options
 {
     public Values $values;
 
-    public function __construct(public stdClass $raw)
+    /** @param array<string, Field> $fields what the arrangement asks, with what is usual */
+    public function __construct(public stdClass $raw, private array $fields)
     {
         $this->values = new Values($raw);
     }
@@ -37,16 +38,18 @@ final readonly class Options
         return [
             'converter' => Field::choice('The factory converter', self::FATES),
             'continuousW' => Field::number('Inverter, continuous', 'W', 300, 5000),
-            'surgeW' => Field::number('Inverter, surge', 'W', 300, 10000)->optional(),
-            'efficiency' => Field::number('Inverter efficiency', '', 0.6, 0.98)->optional(),
-            'chargerA' => Field::number('Charger', 'A', 0, 200)->optional(),
-            'passThroughA' => Field::number('Pass-through relay', 'A', 10, 60)->optional(),
-            'inputLimitA' => Field::number('Input limit as set', 'A', 3, 60)->optional(),
-            'assist' => Field::flag('Assists a weak supply from the battery')->optional(),
+            'surgeW' => Field::number('Inverter, surge', 'W', 300, 10000)
+                ->optional()
+                ->note('twice the continuous output'),
+            'efficiency' => Field::number('Inverter efficiency', '', 0.6, 0.98)->usual(0.88),
+            'chargerA' => Field::number('Charger', 'A', 0, 200)->usual(100),
+            'passThroughA' => Field::number('Pass-through relay', 'A', 10, 60)->usual(30),
+            'inputLimitA' => Field::number('Input limit as set', 'A', 3, 60)->usual(30),
+            'assist' => Field::flag('Assists a weak supply from the battery')->usual(false),
             'neutral' => Field::choice('Neutral of the inverter/charger', [
                 'switched' => 'switched',
                 'common' => 'common',
-            ])->optional(),
+            ])->usual('switched'),
         ] + self::bank();
     }
 
@@ -59,15 +62,19 @@ final readonly class Options
                 array_diff_key(self::FATES, ['removed' => true] + ($ahead ? [] : ['ahead' => true])),
             ),
             'continuousW' => Field::number('Inverter, continuous', 'W', 150, 5000),
-            'surgeW' => Field::number('Inverter, surge', 'W', 150, 10000)->optional(),
-            'efficiency' => Field::number('Inverter efficiency', '', 0.6, 0.98)->optional(),
+            'surgeW' => Field::number('Inverter, surge', 'W', 150, 10000)
+                ->optional()
+                ->note('twice the continuous output'),
+            'efficiency' => Field::number('Inverter efficiency', '', 0.6, 0.98)->usual(0.88),
             'outputNeutral' => Field::choice('Its output neutral', [
                 'bonded' => 'bonded to the case',
                 'floating' => 'floating',
                 'half' => 'half the voltage from the case',
                 'unknown' => 'not known',
-            ])->optional(),
-            'waveform' => Field::choice('Waveform', ['sine' => 'pure sine', 'modified' => 'modified sine'])->optional(),
+            ])->usual('unknown'),
+            'waveform' => Field::choice('Waveform', ['sine' => 'pure sine', 'modified' => 'modified sine'])->usual(
+                'sine',
+            ),
         ] + self::bank();
     }
 
@@ -78,13 +85,13 @@ final readonly class Options
             'switch' => Field::choice('Transfer switch', [
                 'automatic' => 'automatic',
                 'manual' => 'by hand, centre-off',
-            ])->optional(),
-            'poles' => Field::choice('Its poles', ['two' => 'hot and neutral', 'one' => 'hot only'])->optional(),
+            ])->usual('automatic'),
+            'poles' => Field::choice('Its poles', ['two' => 'hot and neutral', 'one' => 'hot only'])->usual('two'),
             'prefers' => Field::choice('It prefers', [
                 'supply' => 'the outside supply',
                 'inverter' => 'the inverter',
-            ])->optional(),
-            'delayS' => Field::number('Delay to the preferred input', 's', 0, 120)->optional(),
+            ])->usual('supply'),
+            'delayS' => Field::number('Delay to the preferred input', 's', 0, 120)->usual(10),
         ];
     }
 
@@ -98,17 +105,30 @@ final readonly class Options
                     array_map(fn(Chemistry $c): string => $c->value, Chemistry::cases()),
                     array_map(fn(Chemistry $c): string => $c->label(), Chemistry::cases()),
                 ),
-            )->optional(),
-            'unitAh' => Field::number('Capacity of one battery', 'Ah', 20, 600)->optional(),
-            'parallel' => Field::integer('Batteries in parallel', 1, 6)->optional(),
-            'dcRunM' => Field::number('Bank to inverter along the route, one way', 'm', 0.2, 12)->optional(),
-            'dcSize' => Field::size('Bank to inverter cable')->optional(),
-            'fuseA' => Field::number('Main fuse', 'A', 20, 600)->optional(),
+            )->usual('lfp'),
+            'unitAh' => Field::number('Capacity of one battery', 'Ah', 20, 600)->usual(200),
+            'parallel' => Field::integer('Batteries in parallel', 1, 6)->usual(2),
+            'series' => Field::integer('Batteries in series', 1, 4)->usual(1),
+            'unitV' => Field::number('Nominal voltage of one battery', 'V', 6, 52)
+                ->optional()
+                ->note('12.8 V of lithium, 12 V of lead'),
+            'bmsContinuousA' => Field::number('What its BMS gives, one battery', 'A', 5, 1000)
+                ->optional()
+                ->note('its capacity in amps, 200 A at most; lead has none'),
+            'bmsPeakA' => Field::number('The same for seconds', 'A', 5, 3000)
+                ->optional()
+                ->note('twice what it gives for long'),
+            'dcRunM' => Field::number('Battery to inverter along the route, one way', 'm', 0.2, 12)->usual(1.5),
+            'fuseRunM' => Field::number('Battery to its fuse', 'm', 0.05, 4)
+                ->optional()
+                ->note('a tenth of the run, 0.15 m at most'),
+            'dcSize' => Field::size('Cable from battery to inverter')->usual('awg:4/0'),
+            'fuseA' => Field::number('Main fuse', 'A', 20, 600)->usual(400),
             'fuseFamily' => Field::choice('Main fuse family', [
                 'class_t' => 'Class T',
                 'anl' => 'bolt-down ANL',
                 'mrbf' => 'on-post MRBF',
-            ])->optional(),
+            ])->usual('class_t'),
         ];
     }
 
@@ -118,24 +138,35 @@ final readonly class Options
         return $this->values->text('converter', 'removed');
     }
 
-    /** A number of the options, in the unit of its name. */
-    public function number(string $name, float $else): float
+    /** A number of the options, in the unit of its name; what is usual, where nobody gave one. */
+    public function number(string $name, ?float $else = null): float
     {
-        return $this->values->number($name, $else);
+        $usual = $else ?? ($this->fields[$name]->usual ?? 0.0);
+
+        return $this->values->number($name, is_numeric($usual) ? (float) $usual : 0.0);
     }
 
-    /** A choice of the options. */
-    public function text(string $name, string $else): string
+    /** A choice of the options; what is usual, where nobody chose. */
+    public function text(string $name): string
     {
-        return $this->values->text($name, $else);
+        return $this->values->text($name, (string) ($this->fields[$name]->usual ?? ''));
     }
 
-    /** A number the planner gave, or the usual one marked as assumed. */
-    public function surveyed(string $name, float|string $usual): stdClass
+    /** Yes or no; what is usual, where nobody said. */
+    public function flag(string $name): bool
+    {
+        return $this->values->flag($name, ($this->fields[$name]->usual ?? false) === true);
+    }
+
+    /** A value the planner gave, or the usual one marked as assumed. */
+    public function surveyed(string $name, float|string|null $usual = null): stdClass
     {
         $given = $this->raw->{$name} ?? null;
 
-        return (object) ['value' => $given ?? $usual, 'basis' => $given === null ? 'assumed' : 'told'];
+        return (object) [
+            'value' => $given ?? ($usual ?? $this->fields[$name]->usual),
+            'basis' => $given === null ? 'assumed' : 'told',
+        ];
     }
 
     /** @return list<string> circuits to feed from the inverter */

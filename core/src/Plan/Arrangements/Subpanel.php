@@ -37,8 +37,8 @@ final class Subpanel implements Arrangement
     {
         return [
             'circuits' => Field::map('Circuits the inverter feeds', []),
-            'feedA' => Field::integer('Breaker that feeds the inverter/charger, A', 15, 50)->optional(),
-            'slots' => Field::integer('Slots of the subpanel', 2, 24)->optional(),
+            'feedA' => Field::integer('Breaker that feeds the inverter/charger, A', 15, 50)->usual(30),
+            'slots' => Field::integer('Slots of the subpanel', 2, 24)->usual(6),
         ] + Options::common();
     }
 
@@ -46,7 +46,7 @@ final class Subpanel implements Arrangement
     {
         $panel = FoundParts::mainPanel($rig);
         [, $converterCircuit] = FoundParts::converter($rig);
-        $feedA = (int) $options->number('feedA', 30);
+        $feedA = (int) $options->number('feedA');
         $moving = [];
         foreach ($options->circuits() as $id) {
             $circuit = $rig->find($id);
@@ -62,7 +62,7 @@ final class Subpanel implements Arrangement
         if ($converterCircuit !== null && in_array($options->converter(), ['ahead', 'removed'], true)) {
             unset($moving[$converterCircuit->id]);
         }
-        $slots = max((int) $options->number('slots', 6), count($moving) + 1);
+        $slots = max((int) $options->number('slots'), count($moving) + 1);
         $changes = [...Units::inverter($options), ...BankAssembly::of($rig, $options)];
         $changes[] = Changes::fit('inverter_panel', [
             'type' => 'panel',

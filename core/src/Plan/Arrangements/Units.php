@@ -23,21 +23,21 @@ final class Units
                     'label' => sprintf('Inverter/charger %g VA', $watts),
                     'continuousW' => $watts,
                     'surgeW' => $o->number('surgeW', 2 * $watts),
-                    'efficiency' => $o->number('efficiency', 0.88),
+                    'efficiency' => $o->number('efficiency'),
                     'dcNominalV' => 12,
                     'cutOffV' => 10.5,
                     'idleW' => 25,
-                    'passThroughA' => $o->number('passThroughA', 30),
-                    'neutral' => $o->text('neutral', 'switched'),
+                    'passThroughA' => $o->number('passThroughA'),
+                    'neutral' => $o->text('neutral'),
                     'bond' => 'relay',
-                    'chargerA' => $o->number('chargerA', 100),
-                    'inputLimitA' => $o->number('inputLimitA', 30),
+                    'chargerA' => $o->number('chargerA'),
+                    'inputLimitA' => $o->number('inputLimitA'),
                     'rejectsBelowV' => 100,
                     'passesWhenOff' => true,
                     'qualifyS' => 15,
                     'largestLug' => 'awg:4/0',
                     'studs' => 2,
-                ] + ($o->values->flag('assist') ? ['assist' => true] : []),
+                ] + ($o->flag('assist') ? ['assist' => true] : []),
             ),
         ];
     }
@@ -60,13 +60,13 @@ final class Units
                     'label' => sprintf('Inverter %g W', $watts),
                     'continuousW' => (object) ['value' => $watts, 'basis' => 'told'],
                     'surgeW' => $o->surveyed('surgeW', 2 * $watts),
-                    'efficiency' => $o->number('efficiency', 0.88),
+                    'efficiency' => $o->number('efficiency'),
                     'dcNominalV' => 12,
                     'cutOffV' => 10.5,
                     'idleW' => round($watts * 0.008, 1),
-                    'neutral' => $o->text('outputNeutral', 'unknown'),
+                    'neutral' => $o->text('outputNeutral'),
                     'output' => $output,
-                    'waveform' => $o->text('waveform', 'sine'),
+                    'waveform' => $o->text('waveform'),
                     'largestLug' => 'awg:4/0',
                     'studs' => 2,
                 ] + $more,
@@ -81,8 +81,8 @@ final class Units
      */
     public static function transfer(Options $o, string $label, int $ratingA): array
     {
-        $manual = $o->text('switch', 'automatic') === 'manual';
-        $prefers = $o->text('prefers', 'supply') === 'supply' ? 'a' : 'b';
+        $manual = $o->text('switch') === 'manual';
+        $prefers = $o->text('prefers') === 'supply' ? 'a' : 'b';
 
         return [
             Changes::fit(
@@ -91,7 +91,7 @@ final class Units
                     'type' => 'transfer_switch',
                     'label' => $label,
                     'kind' => $manual ? 'manual' : 'automatic',
-                    'poles' => $o->text('poles', 'two'),
+                    'poles' => $o->text('poles'),
                     'ratingA' => $ratingA,
                 ] +
                     ($manual
@@ -99,7 +99,7 @@ final class Units
                         : [
                             'prefers' => $prefers,
                             'rest' => $prefers === 'a' ? 'b' : 'a',
-                            'delayS' => $o->number('delayS', 10),
+                            'delayS' => $o->number('delayS'),
                         ]),
             ),
         ];
