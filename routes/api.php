@@ -9,6 +9,7 @@ use App\Http\Controllers\HereController;
 use App\Http\Controllers\JobController;
 use App\Http\Controllers\JobFileController;
 use App\Http\Controllers\JoinController;
+use App\Http\Controllers\LooksController;
 use App\Http\Controllers\PeopleController;
 use App\Http\Controllers\PhotoController;
 use App\Http\Controllers\ReadingController;
@@ -55,6 +56,7 @@ Route::middleware([
     Route::get('/jobs/{job}', [JobController::class, 'show']);
     Route::post('/jobs/{job}/edits', [JobController::class, 'edit']);
     Route::post('/jobs/{job}/undo', [JobController::class, 'undo']);
+    Route::get('/jobs/{job}/looks', [LooksController::class, 'index']);
     Route::get('/jobs/{job}/revisions', [JobController::class, 'revisions']);
     Route::get('/jobs/{job}/file', [JobFileController::class, 'export']);
     Route::post('/jobs/{job}/file', [JobFileController::class, 'import']);

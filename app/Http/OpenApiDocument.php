@@ -48,7 +48,6 @@ final class OpenApiDocument
             'usual' => ['type' => ['number', 'string', 'boolean', 'null']],
             'fields' => Shape::map(Shape::ref('Field')),
         ]);
-        $kind = Shape::object(['id' => $text, 'title' => $text, 'values' => $any]);
         $plan = Shape::object(
             [
                 'title' => $text,
@@ -298,7 +297,17 @@ final class OpenApiDocument
                 'format' => $integer,
                 'title' => $text,
                 'rig' => Shape::object(['kind' => $text], ['note' => $text]),
-                'asFound' => Shape::object(['components' => Shape::map(Shape::ref('Component'))]),
+                'asFound' => Shape::object(
+                    ['components' => Shape::map(Shape::ref('Component'))],
+                    [
+                        'walk' => Shape::map(
+                            Shape::object(
+                                ['verdict' => ['type' => 'string', 'enum' => ['sound', 'fault']]],
+                                ['note' => $text, 'by' => $text, 'at' => $text],
+                            ),
+                        ),
+                    ],
+                ),
                 'needs' => Shape::object(
                     [],
                     [
@@ -331,48 +340,6 @@ final class OpenApiDocument
                 'trouble' => $maybe,
             ]),
             'Field' => $field,
-            'Reference' => Shape::object([
-                'version' => $text,
-                'forms' => Shape::map(
-                    Shape::object([
-                        'name' => $text,
-                        'summary' => $text,
-                        'fields' => Shape::map(Shape::ref('Field')),
-                        'ports' => Shape::map(Shape::object(['words' => $text, 'way' => $text])),
-                        'terminals' => Shape::map($text),
-                    ]),
-                ),
-                'layouts' => Shape::list(Shape::object(['id' => $text, 'title' => $text, 'summary' => $text])),
-                'arrangements' => Shape::list(
-                    Shape::object([
-                        'id' => $text,
-                        'title' => $text,
-                        'gains' => $text,
-                        'risks' => $text,
-                        'options' => Shape::map(Shape::ref('Field')),
-                        'units' => Shape::list($kind),
-                    ]),
-                ),
-                'batteries' => Shape::list($kind),
-                'rules' => Shape::list(
-                    Shape::object([
-                        'id' => $text,
-                        'severity' => $text,
-                        'title' => $text,
-                        'explanation' => $text,
-                        'source' => $text,
-                    ]),
-                ),
-                'conductors' => Shape::list(
-                    Shape::object([
-                        'designation' => $text,
-                        'spoken' => $text,
-                        'areaMm2' => ['type' => 'number'],
-                        'mohmPerM20C' => ['type' => 'number'],
-                        'ampacity' => Shape::map(['type' => 'number']),
-                    ]),
-                ),
-            ]),
-        ];
+        ] + ReferenceShapes::all();
     }
 }

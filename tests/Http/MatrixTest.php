@@ -121,7 +121,16 @@ it('says another workshop\'s job does not exist also to an apprentice who may no
 
 it('takes the right from the intent itself, for every intent there is', function (): void {
     // By hand: what an apprentice surveys. Everything else is planning, and a word nobody knows is not surveying.
-    $surveys = ['lay_out', 'add_circuits', 'survey_set', 'survey_add', 'survey_remove', 'set_need'];
+    $surveys = [
+        'lay_out',
+        'add_circuits',
+        'survey_set',
+        'survey_confirm',
+        'set_walk',
+        'survey_add',
+        'survey_remove',
+        'set_need',
+    ];
     $lead = $this->person(Role::Lead);
     $job = jobOf($lead);
     $this->actingAs($this->person(Role::Apprentice));

@@ -10,6 +10,7 @@ use App\Models\Photo;
 use App\Models\RigJob;
 use App\Models\User;
 use Hollin\Core\Plan\Refused;
+use Hollin\Core\Plan\WalkRound;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -90,7 +91,9 @@ final class PhotoController
         ]);
         $user = $request->user();
         $document = $job->revision($job->head)->decoded();
-        if (!isset($document->asFound->components->{$given['component']})) {
+        // A photograph of the walk round belongs to its item: walk.tug.
+        $item = str_starts_with($given['component'], 'walk.') ? substr($given['component'], 5) : '';
+        if (!isset(WalkRound::items()[$item]) && !isset($document->asFound->components->{$given['component']})) {
             throw Refused::because(
                 '/component',
                 sprintf('There is no component "%s" in the survey.', $given['component']),

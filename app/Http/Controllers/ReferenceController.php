@@ -9,6 +9,7 @@ use Hollin\Core\Job\Field;
 use Hollin\Core\Plan\Arrangements\Arrangements;
 use Hollin\Core\Plan\Arrangements\Kinds;
 use Hollin\Core\Plan\Layouts;
+use Hollin\Core\Plan\WalkRound;
 use Hollin\Core\Reference\Ampacity;
 use Hollin\Core\Reference\ConductorSize;
 use Hollin\Core\Rules\RuleBook;
@@ -96,6 +97,7 @@ final class ReferenceController
                 'layouts' => $layouts,
                 'arrangements' => $arrangements,
                 'batteries' => self::kinds(Kinds::batteries()),
+                'walk' => self::kinds(WalkRound::items()),
                 'rules' => $rules,
                 'conductors' => $conductors,
             ])
@@ -103,7 +105,7 @@ final class ReferenceController
     }
 
     /**
-     * @param array<string, array{title: string, values: array<string, mixed>}> $kinds
+     * @param array<string, array<string, mixed>> $kinds
      * @return list<array<string, mixed>>
      */
     private static function kinds(array $kinds): array

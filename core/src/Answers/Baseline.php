@@ -117,6 +117,16 @@ final readonly class Baseline
                 'shore on, converter breaker on',
             );
         }
+        foreach (Panels::of($rig->graph) as $id => $panel) {
+            $points[] = self::lineVolts(
+                "volts_{$id}",
+                "{$panel->label}, hot bus to neutral bar",
+                $shore,
+                Panels::bus($panel),
+                Panels::neutralBar($panel),
+                $meter,
+            );
+        }
         foreach ($rig->graph->circuits as $id => $circuit) {
             if ($circuit->place === 'fixed' || $circuit->feeds !== null) {
                 continue;
@@ -134,6 +144,14 @@ final readonly class Baseline
                 null,
                 $meter->plugTester($circuit)->words,
                 'plug-in tester; it cannot see everything',
+            );
+            $points[] = self::lineVolts(
+                "volts_{$id}",
+                "{$circuit->label}, hot to neutral at an outlet",
+                $shore,
+                $circuit->hot,
+                $circuit->neutral,
+                $meter,
             );
             if ($circuit->gfci !== 'none') {
                 $points[] = new self(
@@ -154,7 +172,39 @@ final readonly class Baseline
         }
         $points[] = self::skin($shore);
 
-        return $points;
+        return array_values(array_filter($points));
+    }
+
+    /**
+     * Volts between hot and neutral on shore; nothing where none are expected. From 106 to 127 V: what a supply may be
+     * at an outlet at worst (ANSI C84.1, range B, from memory).
+     */
+    private static function lineVolts(
+        string $id,
+        string $words,
+        NamedState $shore,
+        string $hot,
+        string $neutral,
+        Meter $meter,
+    ): ?self {
+        if (($meter->acVolts($hot, $neutral)->value ?? 0.0) < 60.0) {
+            return null;
+        }
+
+        return new self(
+            $id,
+            $words,
+            $shore->id,
+            $shore->title,
+            'ac_volts',
+            $hot,
+            $neutral,
+            'V',
+            106.0,
+            127.0,
+            null,
+            'live: one hand, probes with shrouds; with little running it is what the pedestal gives',
+        );
     }
 
     private static function skin(NamedState $shore): self

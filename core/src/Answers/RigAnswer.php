@@ -224,8 +224,8 @@ final class RigAnswer
         return $amps;
     }
 
-    /** @return list<array<string, mixed>> */
-    private static function sizes(Examination $rig): array
+    /** @return list<array<string, mixed>> the circuit of each inverter and battery, sized */
+    public static function sizes(Examination $rig): array
     {
         $sizes = [];
         foreach ($rig->graph->converters as $inverter) {

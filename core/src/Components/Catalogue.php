@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Components;
 
+use Hollin\Core\Job\Field;
 use Hollin\Core\Job\Values;
 use InvalidArgumentException;
 use stdClass;
@@ -35,6 +36,7 @@ final class Catalogue
         Battery\BusBar::class,
         Battery\DcPanel::class,
         Battery\DcLoad::class,
+        Battery\DcCircuit::class,
         Battery\Lead::class,
         Battery\FrameBond::class,
     ];
@@ -50,7 +52,8 @@ final class Catalogue
         'dc_fuse' => 'fuse on the battery side',
         'dc_switch' => 'battery disconnect',
         'dc_panel' => '12 V panel',
-        'dc_load' => '12 V load',
+        'dc_load' => '12 V load on wires of its own',
+        'dc_circuit' => '12 V circuit',
         'lead' => '12 V cable',
         'frame_bond' => 'bond to the frame',
     ];
@@ -79,6 +82,25 @@ final class Catalogue
     public static function named(string $type): string
     {
         return self::NAMES[$type] ?? str_replace('_', ' ', $type);
+    }
+
+    /** The field at a place in a type of part; null where there is none. */
+    public static function field(string $type, string $path): ?Field
+    {
+        $fields = isset(self::types()[$type]) ? self::types()[$type]::allFields() : [];
+        $field = null;
+        $ofMap = false;
+        foreach (explode('/', trim($path, '/')) as $step) {
+            if ($ofMap) {
+                $ofMap = false;
+                continue;
+            }
+            $field = $fields[$step] ?? null;
+            $ofMap = $field?->kind === 'map';
+            $fields = $field === null ? [] : $field->fields;
+        }
+
+        return $field;
     }
 
     /** A place in a component as a person would say it: `/cable/lengthM` of a converter is "cable, length one way". */

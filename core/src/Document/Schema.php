@@ -10,6 +10,7 @@ use Hollin\Core\Job\Problem;
 use Hollin\Core\Job\SchemaCheck;
 use Hollin\Core\Job\Tree;
 use Hollin\Core\Plan\Op;
+use Hollin\Core\Plan\WalkRound;
 use stdClass;
 
 /**
@@ -115,7 +116,10 @@ final class Schema
                     ],
                     ['kind'],
                 ),
-                'asFound' => SchemaCheck::object(['components' => $componentMap], ['components']),
+                'asFound' => SchemaCheck::object(
+                    ['components' => $componentMap, 'walk' => WalkRound::schema()],
+                    ['components'],
+                ),
                 'needs' => SchemaCheck::object(
                     [
                         'ampacity' => (object) [
@@ -152,13 +156,14 @@ final class Schema
     public static function onlyChanged(stdClass $document, stdClass $before): stdClass
     {
         $pruned = clone $document;
-        $pruned->asFound = (object) [
-            'components' => self::differing(
-                $document->asFound->components,
-                $before->asFound->components,
-                self::MOST_COMPONENTS,
-            ),
-        ];
+        $pruned->asFound =
+            (object) ([
+                'components' => self::differing(
+                    $document->asFound->components,
+                    $before->asFound->components,
+                    self::MOST_COMPONENTS,
+                ),
+            ] + get_object_vars($document->asFound));
         $plans = self::differing($document->plans, $before->plans, 8);
         foreach (get_object_vars($plans) as $id => $plan) {
             $earlier = $before->plans->{$id} ?? null;

@@ -12,6 +12,7 @@ use Hollin\Core\Plan\Arrangements\Arrangement;
 use Hollin\Core\Plan\Arrangements\Arrangements;
 use Hollin\Core\Plan\Arrangements\NotPossible;
 use Hollin\Core\Plan\Arrangements\Options;
+use Hollin\Core\Plan\Arrangements\OwnNames;
 use Hollin\Core\Plan\Planned;
 use Hollin\Core\Plan\Refused;
 use stdClass;
@@ -51,7 +52,8 @@ final class ChooseArrangement implements Handler
         $options = new Options($raw, $recipe::options());
         self::checkOptions($raw, $recipe);
         try {
-            $changes = (new $recipe())->changes(Rig::from($on->document->asFound->components), $options);
+            $rig = Rig::from($on->document->asFound->components);
+            $changes = OwnNames::in((new $recipe())->changes($rig, $options), $rig);
         } catch (NotPossible $e) {
             throw Refused::because('/intent/recipe', $e->getMessage());
         }

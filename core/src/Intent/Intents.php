@@ -25,6 +25,8 @@ final class Intents
         LayOut::class,
         AddCircuits::class,
         SurveySet::class,
+        SurveyConfirm::class,
+        SetWalk::class,
         SurveyAdd::class,
         SurveyRemove::class,
         SetNeed::class,
@@ -74,7 +76,10 @@ final class Intents
             if (!property_exists($intent, $needed)) {
                 throw Refused::because("/intent/{$needed}", "is missing; {$kind} needs it.");
             }
-            if (!in_array($needed, ['value', 'component', 'options'], true) && !is_string($intent->{$needed})) {
+            if (
+                !in_array($needed, ['value', 'values', 'component', 'options'], true) &&
+                !is_string($intent->{$needed})
+            ) {
                 throw Refused::because("/intent/{$needed}", 'must be text.');
             }
         }

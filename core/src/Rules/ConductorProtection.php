@@ -186,10 +186,10 @@ final class ConductorProtection implements RigRule
                     $rig->graph->label($element->component),
                     $cable->spoken(),
                     $amps,
-                    $rig->graph->label($device),
+                    $device === $element->component ? 'its fuse' : $rig->graph->label($device),
                     $limit,
                 ),
-                array_values(array_filter([$element->component, $device])),
+                array_values(array_unique(array_filter([$element->component, $device]))),
                 [
                     new Figure(
                         'Device ahead of it',
@@ -219,7 +219,9 @@ final class ConductorProtection implements RigRule
             $device === ''
                 ? 'its source'
                 : ($device === $element->component
-                    ? 'its breaker'
+                    ? (Walk::direct($element)
+                        ? 'its fuse'
+                        : 'its breaker')
                     : $rig->graph->label($device));
         $part = $rig->graph->partAt($element->component);
         $place = $part?->is('inlet') === true ? 'cord/size' : 'cable/size';
@@ -227,7 +229,7 @@ final class ConductorProtection implements RigRule
         $size = self::sizeFor($amps, $school);
         $assumed =
             self::isAssumed($rig, $element->component, $place) ||
-            self::isAssumed($rig, $device, 'breakerA', 'ratingA', 'mainA');
+            self::isAssumed($rig, $device, 'breakerA', 'ratingA', 'mainA', 'fuseA');
 
         return new Hit(
             $element->component . '|' . $device,

@@ -30,16 +30,20 @@ final class Devices
      */
     public static function smaller(Part $device, float $amps, string $effect): ?Remedy
     {
-        if ($device->is('dc_fuse')) {
-            $family = FuseFamily::tryFrom($device->text('family'));
+        if ($device->is('dc_fuse') || $device->is('dc_circuit')) {
+            $branch = $device->is('dc_circuit');
+            $family = $branch ? FuseFamily::Blade : FuseFamily::tryFrom($device->text('family'));
             $fit = array_filter($family?->ratingsA() ?? [], fn(int|float $size): bool => $size <= $amps + 1e-9);
 
             return $fit === []
                 ? null
-                : Remedy::set(sprintf('Use %g A in %s', max($fit), $device->label), $effect, $device->id, '/ratingA', [
-                    'value' => max($fit),
-                    'basis' => 'told',
-                ]);
+                : Remedy::set(
+                    sprintf('Use %g A in %s', max($fit), $device->label),
+                    $effect,
+                    $device->id,
+                    $branch ? '/fuseA' : '/ratingA',
+                    ['value' => max($fit), 'basis' => 'told'],
+                );
         }
         $path = match (true) {
             $device->is('circuit') => '/breakerA',

@@ -22,7 +22,16 @@ it('asks for the right to plan of whatever is not a matter of the survey', funct
         array_filter(Intents::all(), fn(string $handler): bool => $handler::right() === Right::Survey),
     );
     expect($survey)
-        ->toBe(['lay_out', 'add_circuits', 'survey_set', 'survey_add', 'survey_remove', 'set_need'])
+        ->toBe([
+            'lay_out',
+            'add_circuits',
+            'survey_set',
+            'survey_confirm',
+            'set_walk',
+            'survey_add',
+            'survey_remove',
+            'set_need',
+        ])
         ->and(Intents::right('move_circuit'))
         ->toBe(Right::Plan)
         ->and(Intents::right('no_such_kind'))

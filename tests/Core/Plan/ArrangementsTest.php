@@ -7,6 +7,7 @@ use Hollin\Core\Components\Panels\Circuit;
 use Hollin\Core\Components\Rig;
 use Hollin\Core\Document\JobFile;
 use Hollin\Core\Plan\Arrangements\Arrangements;
+use Hollin\Core\Plan\Layouts;
 use Hollin\Core\Plan\Refused;
 use Hollin\Core\Rules\Sample;
 use Tests\Rigs;
@@ -182,11 +183,33 @@ describe('the bank', function (): void {
 });
 
 it('work on every factory layout', function (string $recipe, string $layout): void {
-    $rig = plannedRig($recipe, ['circuits' => ['c_outlets' => true]] + ['converter' => 'removed'], $layout);
-    expect($rig->find('inverter'))->not->toBeNull();
+    $found = get_object_vars(Layouts::components($layout));
+    $circuits = array_keys(array_filter($found, fn(stdClass $c): bool => isset($c->hot->panel) && !isset($c->feeds)));
+    if ($circuits === [] && $recipe !== 'in_line') {
+        expect(fn() => plannedRig($recipe, ['circuits' => ['c_none' => true]], $layout))->toThrow(Refused::class);
+
+        return;
+    }
+    $options = match ($recipe) {
+        'in_line', 'transfer_whole' => [],
+        'subpanel' => ['circuits' => [$circuits[0] => true]],
+        default => ['circuit' => $circuits[0]],
+    };
+    $converter = in_array($recipe, ['in_line', 'subpanel'], true) ? 'removed' : 'replaced';
+    $rig = plannedRig($recipe, $options + ['converter' => $converter], $layout);
+    $new = array_diff_key($rig->components, $found);
+    // One unit more than there was, and what was there is still there.
+    $units = array_filter($new, fn($c): bool => in_array($c::type(), ['inverter', 'inverter_charger'], true));
+    expect(count($units))->toBe(1);
+    $unit = array_key_first($units);
+    $leads = array_filter($rig->all(Lead::class), fn(Lead $l): bool => $l->to() === "{$unit}.pos");
+    expect(count($leads))->toBe(1);
+    if (isset($found['inverter'])) {
+        expect($rig->find('inverter')?->label())->toBe($found['inverter']->label);
+    }
 })
-    ->with(['subpanel'])
-    ->with(array_keys(Hollin\Core\Plan\Layouts::all()));
+    ->with(['in_line', 'subpanel', 'transfer_circuit', 'transfer_whole'])
+    ->with(array_keys(Layouts::all()));
 
 it('say what must be surveyed first', function (array $remove, string $said): void {
     $document = Rigs::job(

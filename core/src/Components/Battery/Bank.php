@@ -72,10 +72,16 @@ final class Bank extends Component
         return $this->values->integer('parallel', 1);
     }
 
+    /** How many units make up the volts. */
+    public function series(): int
+    {
+        return $this->values->integer('series', 1);
+    }
+
     /** V of the bank. */
     public function ratedV(): float
     {
-        return $this->values->number('unitV') * $this->values->integer('series', 1);
+        return $this->values->number('unitV') * $this->series();
     }
 
     /** Ah of the whole bank. */
@@ -99,7 +105,7 @@ final class Bank extends Component
                 : ($this->chemistry()->typicalOhm($this->values->number('unitAh')) * $this->values->number('unitV')) /
                     12.0;
 
-        return [($ohm * $this->values->integer('series', 1)) / $this->parallel(), $assumed];
+        return [($ohm * $this->series()) / $this->parallel(), $assumed];
     }
 
     public function compile(Graph $graph, Rig $rig): void
@@ -132,9 +138,18 @@ final class Bank extends Component
     {
         return new Plate('deck', 'bank', 0, [
             sprintf(
-                '%d × %g Ah',
-                $this->parallel() * $this->values->integer('series', 1),
-                $this->values->number('unitAh'),
+                '%s%g Ah',
+                match (true) {
+                    $this->series() === 1 => "{$this->parallel()} × ",
+                    $this->parallel() === 1 => sprintf('%d × %g V = ', $this->series(), $this->values->number('unitV')),
+                    default => sprintf(
+                        '%d strings of %d × %g V = ',
+                        $this->parallel(),
+                        $this->series(),
+                        $this->values->number('unitV'),
+                    ),
+                },
+                $this->series() === 1 ? $this->values->number('unitAh') : $this->capacityAh(),
             ),
             sprintf('%s · %g V', $this->chemistry()->label(), $this->ratedV()),
         ]);

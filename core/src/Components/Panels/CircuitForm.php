@@ -51,6 +51,7 @@ final class CircuitForm
                 'general' => 'inside, general',
                 'fixed' => 'fixed equipment',
             ]),
+            'receptacles' => Field::integer('Receptacles on it', 0, 30)->optional(),
             'loads' => Field::map('Loads', self::load())->optional(),
             'feeds' => Field::group('Equipment it feeds', $takes)->optional(),
         ];
