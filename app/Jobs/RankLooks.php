@@ -11,7 +11,7 @@ use Illuminate\Foundation\Bus\Dispatchable;
 use Illuminate\Queue\InteractsWithQueue;
 use Illuminate\Support\Facades\Cache;
 
-/** Ranks what is assumed in a survey by what it could flip; the answer is kept beside the other answers. */
+/** Ranks what is assumed in a survey by what it could flip. Kept in the database: the worker shares no memory. */
 final class RankLooks implements ShouldQueue
 {
     use Dispatchable;
@@ -36,7 +36,7 @@ final class RankLooks implements ShouldQueue
 
     public function handle(): void
     {
-        $cache = Cache::store('answers');
+        $cache = Cache::store();
         $document = RigJob::query()->findOrFail($this->jobId)->revision($this->revision)->decoded();
         $began = hrtime(true);
         $all = true;

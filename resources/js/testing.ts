@@ -29,6 +29,8 @@ export const field = (kind: string, label: string, more: Partial<Field> = {}): F
   surveyed: false,
   required: true,
   note: '',
+  of: [],
+  usual: null,
   fields: {},
   ...more,
 });

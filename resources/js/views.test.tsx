@@ -71,40 +71,18 @@ const hold = (d: Design = design()): DesignHold =>
     answer: (id: string) => d.answers[d.views.find((v) => v.id === id)?.hash ?? ''],
     edit: () => Promise.resolve(true),
     undo: () => Promise.resolve(),
+    redo: () => Promise.resolve(),
     restore: () => Promise.resolve(),
     take: nothing,
     catchUp: () => Promise.resolve(),
   }) as DesignHold;
 
-const cable = field('group', 'Cable', {
-  fields: { size: field('size', 'Size'), lengthM: field('number', 'Length, one way', { unit: 'm' }) },
-});
-const end = (label: string) =>
-  field('group', label, { fields: { at: field('ref', 'Equipment'), port: field('text', 'Port') } });
-const lands = (label: string) =>
-  field('group', label, {
-    fields: { panel: field('ref', 'Panel'), slot: field('integer', 'Slot'), half: field('choice', 'Half') },
-  });
-const forms: Reference['forms'] = {
-  circuit: {
-    summary: '',
-    fields: {
-      label: field('text', 'Name'),
-      breakerA: field('integer', 'Breaker, A'),
-      cable,
-      hot: lands('Where the hot lands'),
-      neutral: lands('Where the neutral lands'),
-      feeds: end('Equipment it feeds'),
-    },
-  },
-  lead: { summary: '', fields: { from: field('terminal', 'From'), to: field('terminal', 'To'), cable } },
-  frame_bond: { summary: '', fields: { from: field('terminal', 'From'), cable } },
-  feeder: { summary: '', fields: { from: end('From'), to: end('To'), cable } },
-};
+const reference = JSON.parse(readFileSync('storage/fixtures/reference.json', 'utf8')) as Reference;
+const forms = reference.forms;
 
 function shown(node: ReactNode, seed: (client: QueryClient) => void = nothing, metric = false): string {
   const client = new QueryClient();
-  client.setQueryData(['reference'], { version: 'x', forms, layouts: [], arrangements: [], rules: [], conductors: [] });
+  client.setQueryData(['reference'], reference);
   seed(client);
   return renderToStaticMarkup(
     <QueryClientProvider client={client}>
@@ -211,6 +189,7 @@ describe('the meter', () => {
           setting={setting}
           running={[]}
           about={about}
+          touches={0}
         />,
       ),
     );
@@ -394,42 +373,32 @@ describe('the survey', () => {
     for (const part of Object.values(components)) expect(text).toContain(part.label);
     for (const c of circuits) {
       const hot = c.hot as { panel?: string; slot?: number; half?: string };
-      if (hot.panel) expect(text).toContain(`${components[hot.panel]!.label} ${hot.slot}${hot.half ?? ''}`);
+      if (hot.panel) expect(text).toContain(`${hot.slot}${hot.half ?? ''} ${c.label}`);
     }
   });
 
-  it('shows what is assumed as assumed, and says how much of it there is', () => {
+  it('shows what is assumed as assumed, with its tick, and says how much of it there is', () => {
     const html = survey();
-    expect(words(html)).toContain(`${answers.as_found!.assumptions.length} values are still assumed`);
-    expect(html.match(/is-assumed/g)!.length).toBeGreaterThan(5);
+    const assumed = answers.as_found!.assumptions.length;
+    expect(words(html)).toContain(`all ${assumed} as shown`);
     expect(words(html)).toMatch(/~\d+ A/);
+    expect(html.match(/class="confirm"/g)!.length).toBeGreaterThan(assumed / 2);
   });
 
   it('says where a neutral stayed when it is not with its hot', () => {
     const apart = structuredClone(document);
     (apart.asFound.components.c_outlets as Record<string, unknown>).neutral = { panel: 'elsewhere' };
     apart.asFound.components.elsewhere = { type: 'panel', label: 'Old box' } as never;
-    expect(words(survey(design({ document: apart })))).toContain('apart: Old box');
-    expect(words(survey())).not.toContain('apart:');
+    expect(words(survey(design({ document: apart })))).toContain(', neutral Old box');
+    expect(words(survey())).not.toContain(', neutral');
   });
 
   it('starts from a layout while nothing is surveyed', () => {
     const empty = structuredClone(document);
     empty.asFound.components = {};
-    const html = shown(
-      <SurveyPlace hold={hold(design({ document: empty }))} viewId="as_found" setViewId={nothing} />,
-      (client) =>
-        client.setQueryData(['reference'], {
-          version: 'x',
-          forms,
-          layouts: [{ id: 'a', title: 'Teardrop', summary: 'Three circuits.' }],
-          arrangements: [],
-          rules: [],
-          conductors: [],
-        }),
-    );
+    const html = shown(<SurveyPlace hold={hold(design({ document: empty }))} viewId="as_found" setViewId={nothing} />);
     expect(words(html)).toContain('What does it look most like?');
-    expect(words(html)).toContain('Teardrop Three circuits.');
+    for (const l of reference.layouts) expect(words(html)).toContain(`${l.title} ${l.summary}`);
   });
 });
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Http\Controllers\ReferenceController;
 use Hollin\Core\Answers\JobAnswers;
 use Hollin\Core\Document\JobFile;
 use Illuminate\Console\Command;
@@ -19,12 +20,12 @@ final class Fixtures extends Command
 
     protected $signature = 'hollin:fixtures';
 
-    protected $description =
-        'Write the answers of the example files to storage/fixtures, ' . 'for the tests of the interface';
+    protected $description = 'Write the reference and the answers of the example files to storage/fixtures, for the tests of the interface';
 
-    public function handle(): int
+    public function handle(ReferenceController $reference): int
     {
         @mkdir(base_path('storage/fixtures'), 0o755, true);
+        file_put_contents(base_path('storage/fixtures/reference.json'), $reference->show()->getContent());
         foreach (self::FROM as $name => $file) {
             $job = new JobAnswers(JobFile::read((string) file_get_contents(base_path($file))));
             $answers = [];

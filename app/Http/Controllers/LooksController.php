@@ -43,7 +43,7 @@ final class LooksController
         $views = ['as_found', ...array_slice(array_column($ends, 'id'), 0, self::PLANS)];
         $hashes = array_column($answers->views, 'hash', 'id');
         $key = 'looks:' . hash('sha256', implode(' ', array_map(fn(string $v): string => $hashes[$v], $views)));
-        $cache = Cache::store('answers');
+        $cache = Cache::store();
         $known = $cache->get($key);
         if (is_string($known)) {
             return JsonResponse::fromJsonString($known);

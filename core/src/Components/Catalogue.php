@@ -103,6 +103,17 @@ final class Catalogue
         return $field;
     }
 
+    /** @param array<string, mixed> $places of a part, by path: what they are called, a few of them */
+    public static function placesWords(string $type, array $places): string
+    {
+        $words = array_map(
+            fn(string $path): string => self::placeWords($type, $path),
+            array_slice(array_keys($places), 0, 3),
+        );
+
+        return implode('; ', $words) . (count($places) > 3 ? ' …' : '');
+    }
+
     /** A place in a component as a person would say it: `/cable/lengthM` of a converter is "cable, length one way". */
     public static function placeWords(string $type, string $path): string
     {

@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Intent;
 
+use Hollin\Core\Components\Battery\DcPanel;
 use Hollin\Core\Components\Panels\Circuit;
 use Hollin\Core\Components\Panels\Panel;
 use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Id;
 use Hollin\Core\Plan\QuickEntry;
+use Hollin\Core\Plan\QuickEntry12V;
 use Hollin\Core\Plan\Refused;
 use Hollin\Core\Plan\Slots;
 use stdClass;
@@ -41,6 +43,12 @@ final class AddCircuits implements Handler
             }
             $rig = Rig::from($components);
             $panel = $rig->find($on->text('panel'));
+            if ($panel instanceof DcPanel) {
+                $circuit = QuickEntry12V::circuit($line, $panel->id, $i + 1);
+                $components->{Id::from('d_' . $circuit->label, get_object_vars($components))} = $circuit;
+                $added[] = $circuit->label;
+                continue;
+            }
             if (!($panel instanceof Panel)) {
                 throw Refused::because(
                     '/intent/panel',

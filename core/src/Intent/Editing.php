@@ -98,9 +98,38 @@ final readonly class Editing
     {
         $path = $this->text('path');
 
-        return preg_match('#^(/[A-Za-z0-9_]+)+$#D', $path) === 1 && strlen($path) <= 120
+        return self::isPath($path)
             ? $path
             : throw Refused::because('/intent/path', 'must be a place like /breakerA or /cable/lengthM.');
+    }
+
+    /**
+     * The places of a component that the intent sets: its own, and `more` that belong to the same change.
+     *
+     * @return non-empty-array<string, mixed> path => value
+     * @throws Refused when one is no place inside a component
+     */
+    public function places(): array
+    {
+        $more = $this->intent->raw()->more ?? [];
+        if (!is_array($more) || count($more) > 60) {
+            throw Refused::because('/intent/more', 'must be a list of at most 60 places, each a path and a value.');
+        }
+        $places = [$this->path() => $this->intent->raw()->value];
+        foreach ($more as $i => $place) {
+            $path = $place instanceof stdClass ? $place->path ?? null : null;
+            if (!is_string($path) || !self::isPath($path) || !property_exists($place, 'value')) {
+                throw Refused::because("/intent/more/{$i}", 'must be a path like /breakerA and a value.');
+            }
+            $places[$path] = $place->value;
+        }
+
+        return $places;
+    }
+
+    private static function isPath(string $path): bool
+    {
+        return preg_match('#^(/[A-Za-z0-9_]+)+$#D', $path) === 1 && strlen($path) <= 120;
     }
 
     /** The document as it is now, with what it is called in the history. */

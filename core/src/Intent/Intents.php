@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Intent;
 
+use Hollin\Core\Components\Rig;
 use Hollin\Core\Document\JobFile;
 use Hollin\Core\Document\Spoken;
 use Hollin\Core\Job\BadJobFile;
 use Hollin\Core\Job\Values;
+use Hollin\Core\Plan\Downstream;
 use Hollin\Core\Plan\FedPorts;
 use Hollin\Core\Plan\Planned;
 use Hollin\Core\Plan\Refused;
@@ -37,6 +39,7 @@ final class Intents
         MoveCircuit::class,
         PlanSet::class,
         PlanFit::class,
+        PlanInLine::class,
         PlanRemove::class,
         DropChange::class,
         AddStage::class,
@@ -63,9 +66,10 @@ final class Intents
     }
 
     /**
+     * @param bool $wrongly also what nobody plans but some have built, as the samples of the rules show it
      * @throws Refused with where and what would be right
      */
-    public static function apply(stdClass $document, stdClass $intent): Edit
+    public static function apply(stdClass $document, stdClass $intent, bool $wrongly = false): Edit
     {
         $kind = $intent->kind ?? null;
         $handler = is_string($kind) ? self::all()[$kind] ?? null : null;
@@ -90,14 +94,39 @@ final class Intents
             $spoken = Spoken::problems($e->problems, $edit->document);
             throw $spoken === [] ? Refused::because('', $e->getMessage()) : new Refused($spoken);
         }
-        if (in_array($kind, [PlanSet::kind(), PlanFit::kind()], true)) {
-            FedPorts::refuseSecond(
-                Planned::atLast($document, $intent->plan),
-                Planned::atLast($edit->document, $intent->plan),
-                $kind === PlanFit::kind() ? '/intent/component' : '/intent/value',
-            );
+        if (!$wrongly) {
+            self::refuseUnsound($document, $edit->document, $intent);
         }
 
         return $edit;
+    }
+
+    /**
+     * What is found in rigs and never planned: a port fed twice, a circuit that feeds itself.
+     *
+     * @throws Refused with what is there already
+     */
+    private static function refuseUnsound(stdClass $before, stdClass $after, stdClass $intent): void
+    {
+        if (in_array($intent->kind, [PlanSet::kind(), PlanFit::kind()], true)) {
+            FedPorts::refuseSecond(
+                Planned::atLast($before, $intent->plan),
+                Planned::atLast($after, $intent->plan),
+                $intent->kind === PlanFit::kind() ? '/intent/component' : '/intent/value',
+            );
+        }
+        if ($intent->kind === MoveCircuit::kind()) {
+            $rig = Rig::from(Planned::atLast($before, $intent->plan));
+            if (isset((new Downstream($rig))->of($intent->circuit)[$intent->panel])) {
+                throw Refused::because(
+                    '/intent/panel',
+                    sprintf(
+                        '%s is fed by %s: it would feed itself.',
+                        $rig->find($intent->panel)?->label() ?? 'It',
+                        $rig->find($intent->circuit)?->label() ?? 'it',
+                    ),
+                );
+            }
+        }
     }
 }

@@ -9,7 +9,6 @@ use Hollin\Core\Components\Panels\Circuit;
 use Hollin\Core\Components\Panels\Panel;
 use Hollin\Core\Components\Rig;
 use Hollin\Core\Plan\Arrangements\Changes;
-use Hollin\Core\Plan\Downstream;
 use Hollin\Core\Plan\Moves;
 use Hollin\Core\Plan\Planned;
 use Hollin\Core\Plan\Refused;
@@ -57,12 +56,6 @@ final class MoveCircuit implements Handler
                     '%s takes no branch circuit: choose a panel, or a switch for its load side.',
                     $panel === null ? "\"{$on->text('panel')}\"" : $panel->label(),
                 ),
-            );
-        }
-        if (isset((new Downstream($rig))->of($id)[$panel->id])) {
-            throw Refused::because(
-                '/intent/panel',
-                sprintf('%s is fed by %s: it would feed itself.', $panel->label(), $circuit->label()),
             );
         }
         if (!($panel instanceof Panel)) {

@@ -35,16 +35,15 @@ final class PlanSet implements Handler
         $component =
             $last->{$id} ??
             throw Refused::because('/intent/component', sprintf('There is no component "%s" in the plan.', $id));
-        $on->write(
-            $plan,
-            (object) ([
-                'op' => Op::Set->value,
-                'target' => $id,
-                'path' => $on->path(),
-                'value' => $on->intent->raw()->value,
-            ] + ($on->text('why') === '' ? [] : ['why' => $on->text('why')])),
-        );
+        $places = $on->places();
+        foreach ($places as $path => $value) {
+            $on->write(
+                $plan,
+                (object) (['op' => Op::Set->value, 'target' => $id, 'path' => $path, 'value' => $value] +
+                    ($on->text('why') === '' ? [] : ['why' => $on->text('why')])),
+            );
+        }
 
-        return $on->done("planned {$component->label}: " . Catalogue::placeWords($component->type, $on->path()));
+        return $on->done("planned {$component->label}: " . Catalogue::placesWords($component->type, $places));
     }
 }

@@ -48,7 +48,9 @@ final class SurveyConfirm implements Handler
         $parts = [];
         foreach ($places as $i => $place) {
             $value = $this->assumed($on, $place, "/intent/values/{$i}");
-            $value->basis = $basis->value;
+            // A length is measured where the size beside it is read off: a place can say so itself.
+            $own = Basis::tryFrom(is_string($place->basis ?? null) ? $place->basis : '');
+            $value->basis = ($own === null || $own === Basis::Assumed ? $basis : $own)->value;
             foreach ($known as $name => $text) {
                 $value->{$name} = $text;
             }

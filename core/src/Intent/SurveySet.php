@@ -31,14 +31,17 @@ final class SurveySet implements Handler
         $id = $on->component();
         // Named as it was: what the change makes of it is checked afterwards.
         $component = $on->surveyed($id);
-        $reason = Planned::apply(
-            $on->document->asFound->components,
-            (object) ['op' => 'set', 'target' => $id, 'path' => $on->path(), 'value' => $on->intent->raw()->value],
-        );
-        if ($reason !== null) {
-            throw Refused::because('/intent/path', $reason);
+        $places = $on->places();
+        foreach ($places as $path => $value) {
+            $reason = Planned::apply(
+                $on->document->asFound->components,
+                (object) ['op' => 'set', 'target' => $id, 'path' => $path, 'value' => $value],
+            );
+            if ($reason !== null) {
+                throw Refused::because('/intent/path', $reason);
+            }
         }
 
-        return $on->done("surveyed {$component->label}: " . Catalogue::placeWords($component->type, $on->path()));
+        return $on->done("surveyed {$component->label}: " . Catalogue::placesWords($component->type, $places));
     }
 }

@@ -135,6 +135,15 @@ final class AssistDrains implements RigRule
                     assumed: true,
                 ),
             ],
+            remedies: [
+                Remedy::set(
+                    sprintf('Switch the assisting of %s off', $rig->graph->label($unit->component)),
+                    'the supply carries it alone, or its breaker says so',
+                    $unit->component,
+                    '/assist',
+                    false,
+                ),
+            ],
             state: $state,
         );
     }

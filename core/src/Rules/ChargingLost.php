@@ -57,6 +57,21 @@ final class ChargingLost implements RigRule
                         $rig->graph->label($bank->component),
                     ),
                     [$bank->component],
+                    remedies: [
+                        Remedy::option('Leave the converter where it is', 'it charges on shore', 'converter', 'left'),
+                        Remedy::option(
+                            'Move the converter ahead of the transfer point',
+                            'it charges on shore and never from the battery',
+                            'converter',
+                            'ahead',
+                        ),
+                        Remedy::option(
+                            'Replace the converter by one that suits',
+                            'it charges on shore',
+                            'converter',
+                            'replaced',
+                        ),
+                    ],
                     state: array_key_first($lost),
                 );
             }

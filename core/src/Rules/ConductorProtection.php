@@ -185,7 +185,7 @@ final class ConductorProtection implements RigRule
                         'low-voltage branches stops at %d A.',
                     $rig->graph->label($element->component),
                     $cable->spoken(),
-                    $amps,
+                    round($amps, 1),
                     $device === $element->component ? 'its fuse' : $rig->graph->label($device),
                     $limit,
                 ),
@@ -240,7 +240,7 @@ final class ConductorProtection implements RigRule
                     $cable->spoken(),
                     self::what($cable),
                     $by,
-                    $amps,
+                    round($amps, 1),
                 )
                 : sprintf(
                         '%s: %s of %s may carry %g A here, and %s lets %g A through.',
@@ -249,7 +249,7 @@ final class ConductorProtection implements RigRule
                         self::what($cable),
                         round($ampacity, 1),
                         $by,
-                        $amps,
+                        round($amps, 1),
                     ) . ($assumed ? ' One of the two is assumed: look before you act.' : ''),
             array_values(array_unique(array_filter([$element->component, $device]))),
             [

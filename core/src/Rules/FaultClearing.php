@@ -115,6 +115,15 @@ final class FaultClearing implements RigRule
                         true,
                     ),
                 ],
+                [
+                    Remedy::set(
+                        sprintf('Put a GFCI at the first receptacle of %s', $rig->graph->label($w['circuit'])),
+                        'it opens at 6 mA, whatever the source can give',
+                        $w['circuit'],
+                        '/gfci',
+                        'receptacle',
+                    ),
+                ],
                 severity: $w['share'] < self::NEVER ? Severity::Warning : Severity::Advice,
                 state: $w['state'],
             );

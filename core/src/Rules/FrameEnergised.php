@@ -155,6 +155,7 @@ final class FrameEnergised implements RigRule
                     true,
                 ),
             ],
+            $proof === null ? [] : SurgeUnitInLine::of($rig),
             severity: $severity,
             title: $proof === null
                 ? 'Frame at a voltage to earth'

@@ -58,6 +58,15 @@ final class LockOut implements RigRule
                 ),
                 [$id],
                 self::coil($rig, $rig->graph->users["{$id}.coil"] ?? null),
+                [
+                    Remedy::set(
+                        sprintf('Put the coil of %s on the outside supply, normally open', $contactor->label),
+                        'a dead coil then leaves the converter off',
+                        $id,
+                        '/contact',
+                        'no',
+                    ),
+                ],
             );
         }
 

@@ -75,6 +75,7 @@ final class PedestalVolts implements RigRule
                         ),
                     ]
                     : [],
+                SurgeUnitInLine::of($rig),
                 severity: $worst['volts'] > self::DESTROYS_V ? Severity::Danger : Severity::Warning,
                 ways: Ways::outside($words),
                 proof: $worst['fault'],

@@ -69,6 +69,7 @@ final class ReversedPolarity implements RigRule
                             $panel->label,
                         ),
                         [$id],
+                        remedies: SurgeUnitInLine::of($rig),
                         paths: [[$rig->graph->sources[$live]->a, $bar]],
                         ways: Ways::outside('hot and neutral reversed'),
                         proof: $rig->faults()['fault_reversed'],

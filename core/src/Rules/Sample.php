@@ -114,7 +114,8 @@ final readonly class Sample
             ['kind' => 'add_plan', 'id' => 'p', 'title' => 'Plan'],
         ];
         foreach ([...$start, ...$this->edits] as $edit) {
-            $document = Intents::apply($document, json_decode((string) json_encode($edit), false))->document;
+            $document = Intents::apply($document, json_decode((string) json_encode($edit), false), wrongly: true)
+                ->document;
         }
 
         return $document;

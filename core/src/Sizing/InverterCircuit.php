@@ -85,6 +85,14 @@ final readonly class InverterCircuit
         return new self([
             'inverter' => $inverter->component,
             'bank' => $bank->component,
+            'way' => array_values(
+                array_unique(
+                    array_map(
+                        fn(Element $e): string => $e->component,
+                        array_filter($way, fn(Element $e): bool => $e->component !== ''),
+                    ),
+                ),
+            ),
             'school' => $school->label(),
             'figures' => array_map(fn(Figure $f): array => $f->toArray(), self::currents($inverter, $current)),
             'roundTripM' => round($roundTripM, 2),

@@ -1,19 +1,17 @@
 import { Button, Modal, Tooltip } from 'antd';
-import { lazy, Suspense, useEffect, useState } from 'react';
-import { NavLink, useParams, useSearchParams } from 'react-router';
+import { Suspense, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { Navigate, NavLink, useParams, useSearchParams } from 'react-router';
 import { TopBar } from '../shell/TopBar';
 import { Failed, Waiting } from '../ui/Waiting';
 import { ConflictDialog } from './ConflictDialog';
 import { FilePanel } from './FilePanel';
 import { HeldBack } from './HeldBack';
 import { History } from './History';
+import { PLACES } from './places';
 import { openView, useDesign } from './useDesign';
 import { useTogether } from './useTogether';
 import { People } from './People';
-
-const SurveyPlace = lazy(() => import('../survey/SurveyPlace'));
-const PlanPlace = lazy(() => import('../plan/PlanPlace'));
-const SizePlace = lazy(() => import('../size/SizePlace'));
 
 /** A job: its places in the order of the work, one design under them all. */
 export default function JobPlace() {
@@ -28,20 +26,10 @@ export default function JobPlace() {
   const viewId = hold ? openView(hold.design.views, asked) : 'as_found';
 
   const undo = hold?.undo;
-  useEffect(() => {
-    const key = (e: KeyboardEvent) => {
-      const typing =
-        e.target instanceof HTMLElement &&
-        (e.target.matches('input, textarea, select, [contenteditable]') || e.target.closest('.ant-modal') !== null);
-      if (typing || e.altKey) return;
-      if ((e.ctrlKey || e.metaKey) && e.key.toLowerCase() === 'z') {
-        e.preventDefault();
-        void undo?.();
-      } else if (e.key === '?') setShortcuts(true);
-    };
-    window.addEventListener('keydown', key);
-    return () => window.removeEventListener('keydown', key);
-  }, [undo]);
+  const redo = hold?.redo;
+  useHotkeys('mod+z', () => void undo?.(), { preventDefault: true }, [undo]);
+  useHotkeys('mod+shift+z, mod+y', () => void redo?.(), { preventDefault: true }, [redo]);
+  useHotkeys('shift+/, ?', () => setShortcuts(true), { useKey: true });
 
   if (error) {
     return (
@@ -56,6 +44,7 @@ export default function JobPlace() {
     search.set('view', next);
     setSearch(search, { replace: true });
   };
+  const Place = PLACES.find((p) => p.at === place)?.Place;
   const tail = asked ? `?view=${encodeURIComponent(asked)}` : '';
   return (
     <>
@@ -73,6 +62,11 @@ export default function JobPlace() {
                 Undo
               </Button>
             </Tooltip>
+            <Tooltip title="Make it again (Ctrl Shift Z)">
+              <Button type="text" className="bar-button" onClick={() => void hold.redo()}>
+                Redo
+              </Button>
+            </Tooltip>
             <Button type="text" className="bar-button" onClick={() => setHistory(true)}>
               History
             </Button>
@@ -80,20 +74,18 @@ export default function JobPlace() {
           </>
         }
       >
-        {[
-          ['survey', 'Survey'],
-          ['plan', 'Plan'],
-          ['size', 'Size'],
-        ].map(([to, label]) => (
-          <NavLink key={to} to={`/jobs/${id}/${to}${tail}`} className="place">
-            {label}
+        {PLACES.map((p) => (
+          <NavLink key={p.at} to={`/jobs/${id}/${p.at}${tail}`} className="place">
+            {p.title}
           </NavLink>
         ))}
       </TopBar>
       <Suspense fallback={<Waiting what="this place" />}>
-        {place === 'survey' && <SurveyPlace hold={hold} viewId={viewId} setViewId={setViewId} />}
-        {place === 'plan' && <PlanPlace hold={hold} viewId={viewId} setViewId={setViewId} />}
-        {place === 'size' && <SizePlace hold={hold} viewId={viewId} setViewId={setViewId} />}
+        {Place ? (
+          <Place hold={hold} viewId={viewId} setViewId={setViewId} />
+        ) : (
+          <Navigate to="../plan" relative="path" replace />
+        )}
       </Suspense>
       <History hold={hold} open={history} close={() => setHistory(false)} />
       <ConflictDialog hold={hold} />
@@ -108,6 +100,7 @@ export default function JobPlace() {
             ['F', 'as found ⇄ planned'],
             ['W  L  T', 'wall, list, table'],
             ['Ctrl Z', 'take back my last change'],
+            ['Ctrl Shift Z', 'make it again'],
             ['Esc', 'put a finding down'],
             ['?', 'this'],
           ].map(([k, what]) => (

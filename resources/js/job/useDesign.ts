@@ -1,4 +1,4 @@
-import { queryOptions, useQuery, useQueryClient } from '@tanstack/react-query';
+import { queryOptions, useIsMutating, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { App } from 'antd';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import {
@@ -40,6 +40,7 @@ export interface DesignHold {
   /** `refused` is told what is wrong, where the place that asked shows it itself */
   edit: (intent: Intent, refused?: (problems: Problem[]) => void) => Promise<boolean>;
   undo: () => Promise<void>;
+  redo: () => Promise<void>;
   restore: (revision: number) => Promise<void>;
   take: (design: Design) => void;
   /** brings in what others have done since */
@@ -56,10 +57,10 @@ export function useDesign(
 ): { hold: DesignHold | null; error: Error | null; refetch: () => void } {
   const client = useQueryClient();
   const { message } = App.useApp();
-  const [saving, setSaving] = useState(0);
   const [conflict, setConflict] = useState<ApiError | null>(null);
   const [held, setHeld] = useState<Held | null>(null);
-  const unsaved = saving > 0;
+  const mutationKey = useMemo(() => ['job', id], [id]);
+  const unsaved = useIsMutating({ mutationKey }) > 0;
   useEffect(() => {
     if (!unsaved) return;
     const stay = (e: BeforeUnloadEvent) => e.preventDefault();
@@ -67,7 +68,6 @@ export function useDesign(
     return () => window.removeEventListener('beforeunload', stay);
   }, [unsaved]);
   const mine = useRef<Intent | null>(null);
-  const chain = useRef<Promise<unknown>>(Promise.resolve());
   const key = useMemo(() => ['design', id], [id]);
   const views = client.getQueryData<Design>(key)?.views;
   const open = views ? openView(views, asked) : asked;
@@ -93,27 +93,34 @@ export function useDesign(
 
   const current = useCallback(() => client.getQueryData<Design>(key), [client, key]);
 
+  // One after the other, however fast they come; what waits for a connection is held by `patiently`.
+  const { mutateAsync } = useMutation({
+    mutationKey,
+    scope: { id: `job ${id}` },
+    networkMode: 'always',
+    mutationFn: (work: () => Promise<void>) => work(),
+  });
   const queue = useCallback(
-    <T>(work: () => Promise<T>, refused?: (problems: Problem[]) => void): Promise<T | undefined> => {
-      setSaving((n) => n + 1);
-      const result = chain.current.then(work).finally(() => setSaving((n) => n - 1));
-      chain.current = result.catch(() => undefined);
-      return result.catch((e: unknown) => {
+    async (work: () => Promise<void>, refused?: (problems: Problem[]) => void): Promise<boolean> => {
+      try {
+        await mutateAsync(work);
+        return true;
+      } catch (e) {
         if (e instanceof ApiError && e.status === 409) setConflict(e);
         else if (e instanceof ApiError && refused && e.problems.length > 0) refused(e.problems);
         else if (e instanceof ApiError && e.status < 500)
           void message.error(e.problems.length > 0 ? e.problems.map((p) => p.message).join(' ') : e.message, 7);
         else void message.error('You dropped the change; it is not saved.', 7);
-        return undefined;
-      });
+        return false;
+      }
     },
-    [message],
+    [message, mutateAsync],
   );
 
   const edit = useCallback(
     async (intent: Intent, refused?: (problems: Problem[]) => void) => {
       const mark = uuid();
-      const done = await queue(async () => {
+      return queue(async () => {
         const now = current();
         mine.current = intent;
         const body = {
@@ -129,22 +136,20 @@ export function useDesign(
         );
         take(next);
         for (const notice of next.notices) void message.info(notice, 6);
-        return true;
       }, refused);
-      return done === true;
     },
     [queue, current, viewIds, id, take, message],
   );
 
   const undoing = useCallback(
-    async (restore?: number) => {
+    async (how: { restore?: number; redo?: boolean } = {}) => {
       const mark = uuid();
       await queue(async () => {
         const body = {
           uuid: mark,
           want: viewIds,
           have: Object.keys(current()?.answers ?? {}),
-          ...(restore === undefined ? {} : { restore }),
+          ...how,
         };
         const next = await patiently(
           async () => unwrap(await api.POST('/jobs/{job}/undo', { params: { path: { job: id } }, body })),
@@ -197,7 +202,7 @@ export function useDesign(
     const view = (viewId: string) => design.views.find((v) => v.id === viewId);
     return {
       design,
-      saving: saving > 0,
+      saving: unsaved,
       held,
       conflict,
       dismissConflict: () => {
@@ -217,11 +222,12 @@ export function useDesign(
         return intent === null ? false : edit(intent);
       },
       undo: () => undoing(),
-      restore: (revision) => undoing(revision),
+      redo: () => undoing({ redo: true }),
+      restore: (revision) => undoing({ restore: revision }),
       take,
       catchUp,
     };
-  }, [design, saving, held, conflict, edit, undoing, take, catchUp, query]);
+  }, [design, unsaved, held, conflict, edit, undoing, take, catchUp, query]);
 
   return { hold, error: query.error, refetch: () => void query.refetch() };
 }

@@ -1,20 +1,14 @@
-import { useQuery } from '@tanstack/react-query';
+import clsx from 'clsx';
 import { Button, Input, InputNumber, Select, Switch } from 'antd';
 import { useState } from 'react';
 import { uuid, type Component, type Field } from '../api/client';
-import { referenceQuery } from '../job/useDesign';
 import { useMe } from '../shell/Session';
-import { twinOf, useUnits } from '../shell/units';
-import { plainValue, readLength } from './values';
+import { ends, fitting, terminals, useParts } from './context';
+import { LengthInput, SizeSelect } from './inputs';
+import { Landing } from './Landing';
+import { BASES, confirmedAs, plainValue } from './values';
 
 export type Values = Record<string, unknown>;
-
-const BASES = [
-  { value: 'measured', label: 'measured' },
-  { value: 'read_off', label: 'read off the part' },
-  { value: 'told', label: 'told' },
-  { value: 'assumed', label: 'assumed' },
-];
 
 /** An id for a part that somebody has named: of its name, where nothing else has it. */
 export function newId(part: Values, taken: Record<string, unknown>): string {
@@ -27,36 +21,55 @@ export function newId(part: Values, taken: Record<string, unknown>): string {
   return taken[slug] ? `${slug}_${uuid().slice(0, 4)}` : slug;
 }
 
-/** What is known of a part, as its form declares it. */
-export function Fields({
-  fields,
-  values,
-  change,
-  components,
-}: {
+/** What a new part of a kind begins with: whatever there is no choice about. */
+export function blankPart(type: string, fields: Record<string, Field>, components: Record<string, Component>): Values {
+  const values: Values = { type, label: '' };
+  for (const [name, field] of Object.entries(fields)) {
+    if (!field.required) continue;
+    if (field.kind === 'choice') values[name] = Object.keys(field.choices)[0];
+    else if (field.kind === 'ref') {
+      const options = fitting(field, { components, forms: {}, self: null });
+      if (options.length === 1) values[name] = options[0]!.value;
+    } else if (field.kind === 'flag') values[name] = field.surveyed ? { value: false, basis: 'assumed' } : false;
+  }
+  return values;
+}
+
+interface FieldsProps {
   fields: Record<string, Field>;
   values: Values;
   change: (v: Values) => void;
-  components: Record<string, Component>;
-}) {
+}
+
+/** What is known of a part, as its form declares it: what every such part has, then what only some have. */
+export function Fields({ fields, values, change }: FieldsProps) {
+  // What is said when the form opens stays where it stands, whatever becomes of it.
+  const [said] = useState(() => new Set(Object.keys(values)));
   const put = (name: string, value: unknown) => {
     const next = { ...values };
     if (value === undefined) delete next[name];
     else next[name] = value;
     change(next);
   };
+  const lands = fields.hot?.kind === 'group' && fields.neutral?.kind === 'group';
+  const all = Object.entries(fields).filter(([name]) => !(lands && (name === 'hot' || name === 'neutral')));
+  const rare = all.filter(([name, f]) => !f.required && !said.has(name) && name !== 'note');
+  const one = ([name, field]: [string, Field]) => (
+    <OneField key={name} name={name} field={field} value={values[name]} put={(v) => put(name, v)} />
+  );
+  const [label, ...rest] = all.filter(([name, f]) => f.required || said.has(name));
   return (
     <div className="fields">
-      {Object.entries(fields).map(([name, field]) => (
-        <OneField
-          key={name}
-          name={name}
-          field={field}
-          value={values[name]}
-          put={(v) => put(name, v)}
-          components={components}
-        />
-      ))}
+      {label && one(label)}
+      {lands && <Landing fields={fields} values={values} change={change} />}
+      {rest.map(one)}
+      {rare.length > 0 && (
+        <details className="rare">
+          <summary>{rare.length === 1 ? rare[0]![1].label : `More, where it applies (${rare.length})`}</summary>
+          {rare.map(one)}
+        </details>
+      )}
+      {fields.note && !said.has('note') && one(['note', fields.note])}
     </div>
   );
 }
@@ -66,23 +79,47 @@ interface OneProps {
   field: Field;
   value: unknown;
   put: (v: unknown) => void;
-  components: Record<string, Component>;
 }
 
-function OneField({ name, field, value, put, components }: OneProps) {
+const isEnd = (field: Field): boolean =>
+  field.kind === 'group' && Object.keys(field.fields).sort().join() === 'at,port';
+
+export function OneField({ name, field, value, put }: OneProps) {
   const me = useMe();
+  const around = useParts();
   const label = (
     <>
       {field.label}
-      {field.unit && <span className="quiet">, {field.unit}</span>}
-      {!field.required && <span className="quiet"> (if any)</span>}
+      {field.unit && name !== 'lengthM' && <span className="quiet">, {field.unit}</span>}
     </>
   );
+  if (isEnd(field)) {
+    const end = value as { at?: string; port?: string } | undefined;
+    const way = field.fields.at!.of.includes('panel') ? 'takes' : 'gives';
+    return (
+      <div className="field">
+        <label>
+          <span className="field-label">{label}</span>
+          <Select
+            aria-label={field.label}
+            showSearch={{ optionFilterProp: 'label' }}
+            allowClear={!field.required}
+            value={end?.at === undefined ? undefined : `${end.at} ${end.port}`}
+            onChange={(v?: string) => {
+              const [at, port] = (v ?? '').split(' ');
+              put(v ? { at, port } : undefined);
+            }}
+            options={ends(way, around)}
+          />
+        </label>
+      </div>
+    );
+  }
   if (field.kind === 'group') {
     return (
       <fieldset className="group">
         <legend>{label}</legend>
-        <Fields fields={field.fields} values={(value as Values) ?? {}} change={put} components={components} />
+        <Fields fields={field.fields} values={(value as Values) ?? {}} change={put} />
       </fieldset>
     );
   }
@@ -93,12 +130,7 @@ function OneField({ name, field, value, put, components }: OneProps) {
         <legend>{label}</legend>
         {entries.map(([id, entry]) => (
           <div key={id} className="map-entry">
-            <Fields
-              fields={field.fields}
-              values={entry}
-              change={(v) => put({ ...(value as object), [id]: v })}
-              components={components}
-            />
+            <Fields fields={field.fields} values={entry} change={(v) => put({ ...(value as object), [id]: v })} />
             <Button size="small" onClick={() => put(Object.fromEntries(entries.filter(([other]) => other !== id)))}>
               Take out
             </Button>
@@ -132,51 +164,52 @@ function OneField({ name, field, value, put, components }: OneProps) {
     const basis = plain.value === undefined || plain.assumed ? 'told' : plain.basis;
     return put({ value: v, basis, ...known, ...(entered ? { entered } : {}) });
   };
+  const as = (basis: string) =>
+    put({ value: plain.value, basis, ...known, ...(plain.entered ? { entered: plain.entered } : {}) });
+  const asSeen = confirmedAs(name);
   return (
-    <div className={`field ${plain.assumed ? 'field-assumed' : ''}`}>
+    <div className={clsx('field', field.surveyed && 'field-known', plain.assumed && 'field-assumed')}>
       <label>
         <span className="field-label">{label}</span>
-        <Control
-          name={name}
-          field={field}
-          value={plain.value}
-          entered={plain.entered}
-          set={set}
-          components={components}
-        />
+        <Control name={name} field={field} value={plain.value} entered={plain.entered} set={set} />
       </label>
-      {field.surveyed && plain.value !== undefined && (
-        <Select
-          aria-label={`How ${field.label} is known`}
-          size="small"
-          value={plain.basis}
-          options={BASES}
-          onChange={(basis) =>
-            put({ value: plain.value, basis, ...known, ...(plain.entered ? { entered: plain.entered } : {}) })
-          }
-        />
+      {field.surveyed && (
+        <span className="field-basis">
+          <Select
+            aria-label={`How ${field.label} is known`}
+            value={plain.value === undefined ? undefined : plain.basis}
+            disabled={plain.value === undefined}
+            options={BASES}
+            onChange={as}
+          />
+          <button
+            type="button"
+            className="confirm"
+            disabled={!plain.assumed}
+            aria-label={`${field.label}: ${asSeen.words}`}
+            onClick={() => as(asSeen.basis)}
+          >
+            ✓
+          </button>
+        </span>
       )}
       {field.note && <span className="quiet">{field.note}</span>}
     </div>
   );
 }
 
-function Control({
-  name,
-  field,
-  value,
-  entered,
-  set,
-  components,
-}: {
+interface ControlProps {
   name: string;
   field: Field;
   value: unknown;
   entered: string | undefined;
   set: (v: unknown, entered?: string) => void;
-  components: Record<string, Component>;
-}) {
-  const reference = useQuery(referenceQuery);
+  autoFocus?: boolean;
+}
+
+/** The control for a plain value of a field. */
+export function Control({ name, field, value, entered, set, autoFocus = false }: ControlProps) {
+  const around = useParts();
   const label = field.label;
   switch (field.kind) {
     case 'flag':
@@ -200,42 +233,45 @@ function Control({
         />
       );
     case 'size':
-      // From a list with the copper beside it: "3" and "3/0" differ threefold.
-      return (
-        <>
-          <Select
-            aria-label={label}
-            showSearch={{ optionFilterProp: 'label' }}
-            value={value as string}
-            onChange={(v) => set(v)}
-            options={reference.data?.conductors.map((c) => ({
-              value: c.designation,
-              label: `${c.spoken} (${c.areaMm2.toFixed(1)} mm²)`,
-            }))}
-          />
-          <Twin designation={value as string | undefined} conductors={reference.data?.conductors ?? []} set={set} />
-        </>
-      );
+      return <SizeSelect label={label} value={value as string | undefined} set={set} />;
     case 'ref':
       return (
         <Select
           aria-label={label}
+          showSearch={{ optionFilterProp: 'label' }}
           value={value as string}
           onChange={(v) => set(v)}
           allowClear={!field.required}
-          options={Object.entries(components).map(([v, c]) => ({ value: v, label: c.label }))}
+          options={fitting(field, around, value as string)}
+        />
+      );
+    case 'terminal':
+      return (
+        <Select
+          aria-label={label}
+          showSearch={{ optionFilterProp: 'label' }}
+          value={value as string}
+          onChange={(v) => set(v)}
+          options={terminals(around)}
         />
       );
     case 'number':
     case 'integer':
       return name === 'lengthM' ? (
-        <LengthInput label={label} value={value as number | undefined} entered={entered} set={set} />
+        <LengthInput
+          label={label}
+          value={value as number | undefined}
+          entered={entered}
+          set={set}
+          autoFocus={autoFocus}
+        />
       ) : (
         // No bounds here: they would put another number in place of what was typed.
         // What is out of bounds is said, not mended.
         <InputNumber
           aria-label={label}
           value={value as number}
+          autoFocus={autoFocus}
           onChange={(v) => set(v)}
           suffix={field.unit || undefined}
         />
@@ -250,61 +286,4 @@ function Control({
         />
       );
   }
-}
-
-/** "3" and "3/0" are one stroke apart on a jacket and three times in copper: asked back. */
-function Twin({
-  designation,
-  conductors,
-  set,
-}: {
-  designation: string | undefined;
-  conductors: { designation: string; spoken: string; areaMm2: number }[];
-  set: (v: string) => void;
-}) {
-  const twin = conductors.find((c) => c.designation === twinOf(designation ?? ''));
-  const own = conductors.find((c) => c.designation === designation);
-  if (!twin || !own) return null;
-  const times = Math.max(twin.areaMm2, own.areaMm2) / Math.min(twin.areaMm2, own.areaMm2);
-  return (
-    <span className="twin">
-      {own.spoken}, not {twin.spoken}? They differ {times.toFixed(1)} times in copper: read the jacket again.{' '}
-      <button type="button" className="linklike" onClick={() => set(twin.designation)}>
-        It says {twin.spoken}
-      </button>
-    </span>
-  );
-}
-
-/** A length with its unit, kept as it was entered. */
-function LengthInput({
-  label,
-  value,
-  entered,
-  set,
-}: {
-  label: string;
-  value: number | undefined;
-  entered: string | undefined;
-  set: (v: unknown, entered?: string) => void;
-}) {
-  const units = useUnits();
-  const [text, setText] = useState(entered ?? (value === undefined ? '' : units.length(value)));
-  const read = readLength(text);
-  return (
-    <>
-      <Input
-        aria-label={label}
-        value={text}
-        status={text !== '' && !read ? 'error' : ''}
-        onChange={(e) => {
-          setText(e.target.value);
-          const next = readLength(e.target.value);
-          if (next) set(next.value, next.entered);
-        }}
-        placeholder="18 ft or 5.5 m"
-      />
-      {text !== '' && !read && <span className="trouble">Write a number and its unit: 18 ft or 5.5 m.</span>}
-    </>
-  );
 }

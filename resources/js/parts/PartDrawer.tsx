@@ -1,98 +1,142 @@
 import { useQuery } from '@tanstack/react-query';
 import { App, Button, Drawer } from 'antd';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { Component } from '../api/client';
 import { referenceQuery, type DesignHold } from '../job/useDesign';
 import { useUnits } from '../shell/units';
+import { Photos } from '../survey/Photos';
 import { changeWords, valueWords, placeOf } from '../ui/spoken';
-import { Fields, newId, type Values } from './Fields';
+import { PartsContext } from './context';
+import { blankPart, Fields, newId, type Values } from './Fields';
 import { byHand, differences, plannedParts } from './planned';
 
 interface Props {
   hold: DesignHold;
-  plan: string;
-  /** the part that is opened, or null for one that is to be fitted */
+  /** the plan the part belongs to; null for the rig as found */
+  plan: string | null;
+  /** the part that is opened, or null for one that is new */
   id: string | null;
   type?: string;
   close: () => void;
 }
 
-/** A part as planned, where it stands: each value can be changed, and taken back to what the arrangement wrote. */
+/**
+ * A part where it stands, as found or as planned: each value can be changed, all of it in one edit, and taken back to
+ * what the arrangement wrote.
+ */
 export function PartDrawer({ hold, plan, id, type, close }: Props) {
   const forms = useQuery(referenceQuery).data?.forms;
+  if (!forms) return null;
+  return <Opened hold={hold} plan={plan} id={id} type={type ?? ''} close={close} forms={forms} />;
+}
+
+type Forms = Parameters<typeof placeOf>[0];
+
+function Opened({ hold, plan, id, type, close, forms }: Props & { type: string; forms: NonNullable<Forms> }) {
   const { modal } = App.useApp();
-  const units = useUnits();
   const [parts] = useState(() => plannedParts(hold.design.document, plan));
-  const planned = id === null ? undefined : parts[id];
-  const kind = planned?.type ?? type ?? '';
-  const [draft, setDraft] = useState<Values>(() => structuredClone((planned ?? { type: kind, label: '' }) as Values));
-  const form = forms?.[kind];
+  const part = id === null ? undefined : parts[id];
+  const kind = part?.type ?? type;
+  const form = forms[kind];
+  const [draft, setDraft] = useState<Values>(() =>
+    part ? structuredClone(part as Values) : blankPart(kind, form?.fields ?? {}, parts),
+  );
+  const around = useMemo(() => ({ components: parts, forms, self: id }), [parts, forms, id]);
   if (!form) return null;
-  const name = (part: string) => parts[part]?.label ?? part;
-  const hand = id === null ? [] : byHand(hold.design.document, plan, id);
 
   const save = async () => {
+    const intent = plan === null ? { kind: 'survey_set' } : { kind: 'plan_set', plan };
     if (id === null) {
+      const add = plan === null ? { kind: 'survey_add' } : { kind: 'plan_fit', plan };
       const component = draft as Component;
-      if (await hold.edit({ kind: 'plan_fit', plan, id: newId(draft, parts), component } as never)) close();
+      if (await hold.edit({ ...add, id: newId(draft, parts), component } as never)) close();
       return;
     }
-    let all = true;
-    for (const { path, value } of differences(planned, draft))
-      all = (await hold.edit({ kind: 'plan_set', plan, component: id, path, value } as never)) && all;
-    if (all) close();
+    const [first, ...more] = differences(part, draft);
+    if (!first || (await hold.edit({ ...intent, component: id, ...first, more } as never))) close();
   };
   const takeOut = () =>
     modal.confirm({
-      title: `Take ${planned?.label} out in this plan?`,
-      content: 'It stays in the survey. Undo brings it back.',
+      title: plan === null ? `Take ${part?.label} out of the survey?` : `Take ${part?.label} out in this plan?`,
+      content: plan === null ? 'Undo brings it back.' : 'It stays in the survey. Undo brings it back.',
       okText: 'Take it out',
       onOk: async () => {
-        if (await hold.edit({ kind: 'plan_remove', plan, component: id! } as never)) close();
+        const away = plan === null ? { kind: 'survey_remove' } : { kind: 'plan_remove', plan };
+        if (await hold.edit({ ...away, component: id! } as never)) close();
       },
     });
+  const adds = plan === null ? 'Add it' : 'Fit it';
   return (
     <Drawer
       open
       onClose={close}
       size={520}
-      title={planned?.label ?? `Fit: ${kind.replaceAll('_', ' ')}`}
+      title={part?.label ?? `New: ${form.name}`}
       footer={
         <div className="drawer-foot">
           <Button type="primary" onClick={() => void save()} loading={hold.saving}>
-            {id === null ? 'Fit it' : 'Done'}
+            {id === null ? adds : 'Done'}
           </Button>
           {id !== null && <Button onClick={takeOut}>Take it out …</Button>}
         </div>
       }
     >
-      <p className="quiet">{form.summary}</p>
-      {hand.length > 0 && (
-        <ul className="set-by-hand" aria-label="Set by hand">
-          {hand.map(([change, c]) => (
-            <li key={change}>
-              <span>
-                by hand: {changeWords(forms, kind, c, units, name)}
-                {c.was !== undefined && (
-                  <span className="quiet">
-                    {' '}
-                    · the arrangement had{' '}
-                    {valueWords(placeOf(forms, kind, c.path ?? '').field, c.was.value, units, name)}
-                  </span>
-                )}
-              </span>
-              <Button
-                onClick={() =>
-                  void hold.edit({ kind: 'drop_change', plan, change } as never).then((done) => done && close())
-                }
-              >
-                Reset
-              </Button>
-            </li>
-          ))}
-        </ul>
+      {plan !== null && id !== null && (
+        <ByHand hold={hold} plan={plan} id={id} parts={parts} forms={forms} close={close} />
       )}
-      <Fields fields={form.fields} values={draft} change={setDraft} components={parts} />
+      <PartsContext.Provider value={around}>
+        <Fields fields={form.fields} values={draft} change={setDraft} />
+      </PartsContext.Provider>
+      {id !== null && hold.design.document.asFound.components[id] && (
+        <Photos job={hold.design.id} component={id} label={part?.label ?? ''} />
+      )}
     </Drawer>
+  );
+}
+
+/** What was set by hand on a planned part, each with the way back. */
+function ByHand({
+  hold,
+  plan,
+  id,
+  parts,
+  forms,
+  close,
+}: {
+  hold: DesignHold;
+  plan: string;
+  id: string;
+  parts: Record<string, Component>;
+  forms: NonNullable<Forms>;
+  close: () => void;
+}) {
+  const units = useUnits();
+  const hand = byHand(hold.design.document, plan, id);
+  const kind = parts[id]?.type ?? '';
+  const name = (part: string) => parts[part]?.label ?? part;
+  if (hand.length === 0) return null;
+  return (
+    <ul className="set-by-hand" aria-label="Set by hand">
+      {hand.map(([change, c]) => (
+        <li key={change}>
+          <span>
+            by hand: {changeWords(forms, kind, c, units, name)}
+            {c.was !== undefined && (
+              <span className="quiet">
+                {' '}
+                · the arrangement had {valueWords(placeOf(forms, kind, c.path ?? '').field, c.was.value, units, name)}
+              </span>
+            )}
+          </span>
+          <Button
+            onClick={() =>
+              void hold.edit({ kind: 'drop_change', plan, change } as never).then((done) => done && close())
+            }
+          >
+            Reset
+          </Button>
+        </li>
+      ))}
+    </ul>
   );
 }

@@ -33,10 +33,15 @@ const isLeaf = (v: unknown): boolean =>
 
 /** What differs between two states of a part: the places, and what stands there now. */
 export function differences(before: unknown, after: unknown, path = ''): { path: string; value: unknown }[] {
-  if (JSON.stringify(before) === JSON.stringify(after) || after === undefined) return [];
+  if (JSON.stringify(before) === JSON.stringify(after)) return [];
+  if (after === undefined) return [{ path, value: null }];
   if (isLeaf(before) || isLeaf(after)) return [{ path, value: after }];
-  return Object.entries(after as object).flatMap(([name, value]) =>
-    differences((before as Record<string, unknown>)[name], value, `${path}/${name}`),
+  const was = before as Record<string, unknown>;
+  const is = after as Record<string, unknown>;
+  // A group that has lost a member is another group: where a wire landed, and where it lands.
+  if (path !== '' && Object.keys(was).some((name) => is[name] === undefined)) return [{ path, value: after }];
+  return [...new Set([...Object.keys(was), ...Object.keys(is)])].flatMap((name) =>
+    differences(was[name], is[name], `${path}/${name}`),
   );
 }
 

@@ -6,6 +6,20 @@ interface Surveyed {
   entered?: string;
 }
 
+/** How a value can be known. */
+export const BASES = [
+  { value: 'measured', label: 'measured' },
+  { value: 'read_off', label: 'read off the part' },
+  { value: 'told', label: 'told' },
+  { value: 'assumed', label: 'assumed' },
+];
+
+/** How one comes to know a value by looking at it: lengths are measured, the rest is read off. */
+export const confirmedAs = (name: string): { basis: 'measured' | 'read_off'; words: string } =>
+  name.endsWith('lengthM')
+    ? { basis: 'measured', words: 'as shown, measured' }
+    : { basis: 'read_off', words: 'as shown, read off' };
+
 const isSurveyed = (v: unknown): v is Surveyed => typeof v === 'object' && v !== null && 'basis' in v;
 
 /** A value, surveyed or plain, with how it is known. A bare value counts as told. */
@@ -20,12 +34,16 @@ export function plainValue(v: unknown): {
   return { value: v, basis: 'told', assumed: false, entered: undefined };
 }
 
+/** The places of a part where something is only assumed: `/cable/lengthM`. */
+export function assumedPlaces(part: unknown, path = ''): string[] {
+  if (isSurveyed(part)) return part.basis === 'assumed' ? [path] : [];
+  return typeof part === 'object' && part !== null
+    ? Object.entries(part).flatMap(([name, x]) => assumedPlaces(x, `${path}/${name}`))
+    : [];
+}
+
 export function assumedCount(component: Component): number {
-  const walk = (v: unknown): number => {
-    if (isSurveyed(v)) return v.basis === 'assumed' ? 1 : 0;
-    return typeof v === 'object' && v !== null ? Object.values(v).reduce((n: number, x) => n + walk(x), 0) : 0;
-  };
-  return walk(component);
+  return assumedPlaces(component).length;
 }
 
 const M_PER_FT = 0.3048;

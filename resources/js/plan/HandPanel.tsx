@@ -22,11 +22,13 @@ interface Props {
   set: (id: string, position: string, pedestal: boolean) => void;
   settled: SettledState | undefined;
   about: string | null;
+  /** back to everything that can be set */
+  all: () => void;
   reset: () => void;
 }
 
 /** Every control of the rig, set by hand, and the story of what reacts. */
-export function HandPanel({ answer, setting, set, settled, about, reset }: Props) {
+export function HandPanel({ answer, setting, set, settled, about, all, reset }: Props) {
   const known = (id: string) => answer.labels[id] ?? id;
   const shown = about ? answer.controls.filter((c) => c.component === about) : answer.controls;
   const group = (job: Control['job']) => {
@@ -49,7 +51,16 @@ export function HandPanel({ answer, setting, set, settled, about, reset }: Props
   return (
     <div className="hand">
       <div className="hand-top">
-        {about ? <b>{known(about)}</b> : <span className="quiet">All that can be set</span>}
+        {about ? (
+          <>
+            <button type="button" className="hand-all" onClick={all}>
+              ‹ All controls
+            </button>
+            <b>{known(about)}</b>
+          </>
+        ) : (
+          <span className="quiet">All that can be set</span>
+        )}
         <button type="button" className="linklike" onClick={reset}>
           As the state has it
         </button>

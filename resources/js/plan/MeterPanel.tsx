@@ -29,6 +29,30 @@ const KINDS: [Kind, string, 'points' | 'point' | 'conductor' | 'circuit'][] = [
   ['detector', 'Non-contact detector', 'point'],
 ];
 
+type Takes = (typeof KINDS)[number][2];
+
+/** Where the probes are once a part was touched: across an outlet at once, else one after the other. */
+export function probed(
+  part: string,
+  takes: Takes,
+  answer: Answer,
+  now: { a: string; b: string },
+): { a: string; b: string } | null {
+  if (takes === 'circuit') return answer.table.some((r) => r.circuit === part) ? { ...now, a: part } : null;
+  if (takes === 'conductor') {
+    const wire = Object.keys(answer.conductors).find((c) => c.startsWith(`${part}.`));
+    return wire ? { ...now, a: wire } : null;
+  }
+  const [hot, neutral] = answer.outlets[part] ?? [];
+  const points = (answer.pointsOf[part] ?? []).filter((p) => answer.points[p]);
+  const first = hot && answer.points[hot] ? hot : points[0];
+  if (first === undefined) return null;
+  if (takes === 'point') return { ...now, a: first };
+  if (hot && neutral) return { a: hot, b: neutral };
+  // The second touch is the second probe; a third begins anew.
+  return now.a !== '' && now.b === '' && now.a !== first ? { ...now, b: first } : { a: first, b: '' };
+}
+
 interface Props {
   job: number;
   revision: number;
@@ -36,12 +60,13 @@ interface Props {
   answer: Answer;
   setting: Setting;
   running: string[];
-  /** the component last touched on the wall */
+  /** the component last touched on the wall, and how often anything was */
   about: string | null;
+  touches: number;
 }
 
 /** Two probes, a clamp, testers: what a meter would show here and now. */
-export function MeterPanel({ job, revision, view, answer, setting, running, about }: Props) {
+export function MeterPanel({ job, revision, view, answer, setting, running, about, touches }: Props) {
   const [kind, setKind] = useState<Kind>('ac_volts');
   const [a, setA] = useState('');
   const [b, setB] = useState('');
@@ -53,6 +78,16 @@ export function MeterPanel({ job, revision, view, answer, setting, running, abou
   const pointA = choices[a] ? a : '';
   const pointB = answer.points[b] ? b : '';
   const ready = pointA !== '' && (takes !== 'points' || pointB !== '');
+  // Touching the wall places the probe, in every function.
+  const [placed, setPlaced] = useState(touches);
+  if (placed !== touches) {
+    setPlaced(touches);
+    const next = about === null ? null : probed(about, takes, answer, { a: pointA, b: pointB });
+    if (next) {
+      setA(next.a);
+      setB(next.b);
+    }
+  }
   const reading = useQuery({
     queryKey: ['probe', job, revision, view, setting, running, kind, pointA, pointB, zeroed],
     enabled: ready,

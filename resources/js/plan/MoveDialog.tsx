@@ -12,9 +12,12 @@ interface Props {
 /** Moving a circuit without a pointer: where to, and whether hot and neutral go together. */
 export function MoveDialog({ answer, circuit, close, move }: Props) {
   const row = answer.table.find((r) => r.circuit === circuit);
-  const panels = Object.keys(answer.wall.trays);
-  const [panel, setPanel] = useState(panels.find((p) => p !== row?.panel) ?? panels[0] ?? '');
   const [wires, setWires] = useState('both');
+  const moves = Object.entries(answer.moves[circuit] ?? {});
+  const places = moves.filter(([, can]) => (wires === 'neutral' ? can.neutral : can.hot)).map(([id]) => id);
+  const [chosen, setPanel] = useState('');
+  const panel = places.includes(chosen) ? chosen : (places[0] ?? '');
+  const isPanel = (id: string) => id in answer.wall.trays;
   return (
     <Modal
       open
@@ -23,6 +26,7 @@ export function MoveDialog({ answer, circuit, close, move }: Props) {
       footer={
         <Button
           type="primary"
+          disabled={panel === ''}
           onClick={() => {
             void move({ panel, wires });
             close();
@@ -37,8 +41,14 @@ export function MoveDialog({ answer, circuit, close, move }: Props) {
         <Radio.Group
           value={panel}
           onChange={(e) => setPanel(e.target.value)}
-          options={panels.map((p) => ({ value: p, label: answer.labels[p] ?? p }))}
+          options={places.map((p) => ({
+            value: p,
+            label: isPanel(p) ? answer.labels[p] : `${answer.labels[p]}, load side`,
+          }))}
         />
+        {places.length === 0 && (
+          <p className="quiet">Nowhere: no panel it does not feed itself has a free slot. Make room first.</p>
+        )}
       </fieldset>
       <fieldset className="choices">
         <legend>What moves</legend>

@@ -10,18 +10,17 @@ import {
 } from '@dnd-kit/core';
 import { useQuery } from '@tanstack/react-query';
 import { Button } from 'antd';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import type { Answer, Finding } from '../api/client';
+import { useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import type { Answer } from '../api/client';
 import type { PlaceProps } from '../job/place';
 import { referenceQuery } from '../job/useDesign';
 import { ViewSwitch } from '../job/ViewSwitch';
 import { PartDrawer } from '../parts/PartDrawer';
 import { plannedParts } from '../parts/planned';
 import { useMe } from '../shell/Session';
-import { ComponentDrawer } from '../survey/ComponentDrawer';
 import { extentOf } from '../wall/Extent';
+import { MovesContext } from '../wall/landing';
 import { ListForm } from '../wall/ListForm';
-import { stateOf } from '../wall/paint';
 import { useGeometry } from '../wall/useGeometry';
 import { Wall } from '../wall/Wall';
 import { WallView } from '../wall/WallView';
@@ -32,16 +31,17 @@ import { ArrangementDialog } from './ArrangementDialog';
 import { Changes } from './Changes';
 import { Compare } from './Compare';
 import { FindingsRail } from './FindingsRail';
-import { FormSwitch, type Form } from './FormSwitch';
+import { FormSwitch } from './FormSwitch';
 import { HandPanel } from './HandPanel';
 import { LiveTable } from './LiveTable';
 import { MeterPanel } from './MeterPanel';
 import { Offers, type Offer } from './Offers';
 import { MoveDialog } from './MoveDialog';
 import { PlansTable } from './PlansTable';
-import { RailTabs, type Rail } from './RailTabs';
+import { RailTabs } from './RailTabs';
 import { FaultSelect, StateStrip } from './StateStrip';
 import { usePlanKeys } from './usePlanKeys';
+import { usePlanState } from './usePlanState';
 import { runningIn, seenAs, useSettled, type Setting } from './useSettled';
 
 /** the state that is none of the named ones */
@@ -51,96 +51,72 @@ const NARROW = 1000;
 /** Views that stand side by side among the controls; more of them become a list. */
 const SIDE_BY_SIDE = 3;
 
+const MOVES_NOWHERE = {};
+
 /** The centre of a job: the wall, its states and its findings. */
 export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
   const me = useMe();
   const forms = useQuery(referenceQuery).data?.forms;
-  const width = useWidth();
-  const narrow = width < NARROW;
-  const [form, setForm] = useState<Form>('wall');
-  const [state, setState] = useState('');
-  const [scenario, setScenario] = useState('');
-  const [focusId, setFocusId] = useState<string | null>(null);
-  const [chosen, setChosen] = useState<string | null>(null);
+  const narrow = useWidth() < NARROW;
+  const [at, go] = usePlanState();
   const [moving, setMoving] = useState<string | null>(null);
   const [opened, setOpened] = useState<string | null>(null);
   const [choosing, setChoosing] = useState(false);
-  const [railShown, setRail] = useState<Rail>('findings');
-  const [hand, setHand] = useState<Setting | null>(null);
-  const [fault, setFault] = useState<string | null>(null);
-  const [volts, setVolts] = useState(false);
-  // Beside the rig the panels start folded away; a tab brings them up and puts them down.
-  const [sheet, setSheet] = useState(!narrow);
   const lastPlanned = useRef('');
+  // Beside the rig the panels start folded away; a tab brings them up and puts them down.
+  const open = at.open ?? !narrow;
 
   const view = hold.view(viewId);
   const answer = hold.answer(viewId);
   const asFound = hold.answer('as_found');
   const mayPlan = me?.role !== 'apprentice';
   const plan = view?.plan ?? null;
+  const document = hold.design.document;
   useEffect(() => {
     if (plan) lastPlanned.current = viewId;
   }, [plan, viewId]);
 
   const states = useMemo(() => answer?.states ?? [], [answer]);
-  const stateId = states.some((s) => s.id === state)
-    ? state
+  const stateId = states.some((s) => s.id === at.state)
+    ? at.state
     : ((states.find((s) => s.about === 'inverting') ?? states.find((s) => s.about === 'shore') ?? states[0])?.id ?? '');
   const scenarios = Object.entries(answer?.scenarios ?? {});
-  const scenarioId = scenarios.some(([s]) => s === scenario) ? scenario : (scenarios[0]?.[0] ?? null);
-  const focus = answer?.findings.find((f) => f.id === focusId) ?? null;
+  const scenarioId = scenarios.some(([s]) => s === at.scenario) ? at.scenario : (scenarios[0]?.[0] ?? null);
+  const focus = answer?.findings.find((f) => f.id === at.finding) ?? null;
+  const chosen = at.chosen;
   const named = states.find((s) => s.id === stateId);
-  // The state as named, or as somebody has set it by hand.
+  // The state as named, with what somebody has set otherwise.
   const setting = useMemo<Setting | null>(
-    () => hand ?? (named ? { controls: named.controls, surroundings: named.surroundings } : null),
-    [hand, named],
+    () =>
+      named
+        ? {
+            controls: { ...named.controls, ...at.hand?.controls },
+            surroundings: { ...named.surroundings, ...at.hand?.surroundings },
+          }
+        : null,
+    [at.hand, named],
   );
   const running = useMemo(
-    () => (answer ? runningIn(hold.design.document, answer, scenarioId) : []),
-    [hold.design.document, answer, scenarioId],
+    () => (answer ? runningIn(document, answer, scenarioId) : []),
+    [document, answer, scenarioId],
   );
   const settled = useSettled(hold.design.id, hold.design.revision, viewId, answer ? setting : null, running);
+  const byHand = at.hand !== null;
   const seen = useMemo<Answer | undefined>(
-    () =>
-      answer && settled.data ? seenAs(answer, settled.data, hand ? HAND : stateId, hand !== null, scenarioId) : answer,
-    [answer, settled.data, hand, stateId, scenarioId],
+    () => (answer && settled.data ? seenAs(answer, settled.data, byHand ? HAND : stateId, byHand, scenarioId) : answer),
+    [answer, settled.data, byHand, stateId, scenarioId],
   );
-  const parts = useMemo(() => plannedParts(hold.design.document, plan), [hold.design.document, plan]);
+  const parts = useMemo(() => plannedParts(document, plan), [document, plan]);
   const walls = useMemo(() => [asFound?.wall, answer?.wall].filter((w) => w !== undefined), [asFound, answer]);
   const geometry = useGeometry(walls, narrow);
 
-  /** A named state, in place of whatever was set by hand or wrong with the pedestal. */
-  const choose = useCallback((id: string) => {
-    setHand(null);
-    setFault(null);
-    setState(id);
-  }, []);
   const look = useCallback(
     (id: string) => {
-      setFocusId(null);
-      setHand(null);
-      setFault(null);
+      go({ do: 'look' });
       setViewId(id);
     },
-    [setViewId],
+    [go, setViewId],
   );
-  const pick = useCallback(
-    (finding: Finding | null) => {
-      setFocusId(finding?.id ?? null);
-      if (!finding || !answer) return;
-      const { state: shows, controls, surroundings } = finding.witness;
-      setFault(null);
-      if (shows) choose(shows);
-      else if (controls) {
-        // No named state shows it: the wall goes into the very setting that does.
-        setHand({ controls, surroundings: surroundings ?? {} });
-        const near = stateOf(finding, answer);
-        if (near) setState(near);
-      }
-    },
-    [answer, choose],
-  );
-
   const swap = useCallback(() => {
     if (viewId !== 'as_found') look('as_found');
     else if (lastPlanned.current) look(lastPlanned.current);
@@ -148,10 +124,10 @@ export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
 
   usePlanKeys({
     states,
-    choose,
-    leave: () => pick(null),
+    choose: (id) => go({ do: 'state', id }),
+    leave: () => go({ do: 'finding', finding: null, answer }),
     swap,
-    show: setForm,
+    show: (form) => go({ do: 'show', form }),
   });
 
   const sensors = useSensors(
@@ -162,64 +138,51 @@ export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
   const drop = (e: DragEndEvent) => {
     const circuit = e.active.data.current?.circuit as string | undefined;
     const panel = e.over?.id.toString().replace(/^tray:/, '');
-    const from = answer?.table.find((r) => r.circuit === circuit)?.panel;
-    if (circuit && panel && plan && panel !== from)
+    if (circuit && panel && plan && answer?.moves[circuit]?.[panel]?.hot)
       void hold.edit({ kind: 'move_circuit', plan, circuit, panel, wires: 'both' });
   };
   const take = async (offer: Offer) => {
-    if (await hold.edit(offer.intent as never)) setFocusId(null);
+    if (await hold.edit(offer.intent as never)) go({ do: 'finding', finding: null, answer });
   };
 
-  if (hold.design.views.length === 0 || Object.keys(hold.design.document.asFound.components).length === 0) {
+  if (hold.design.views.length === 0 || Object.keys(document.asFound.components).length === 0) {
     return (
       <main className="page">
         <p className="empty">Nothing is surveyed yet. Start in Survey: a factory layout, then only the differences.</p>
       </main>
     );
   }
-  const showFault = (id: string) => {
-    const found = answer?.faults.find((f) => f.id === id);
-    if (!found) return;
-    setHand({ controls: found.controls, surroundings: found.surroundings });
-    setFault(id);
-  };
-  const change = (id: string, position: string, pedestal: boolean) => {
-    if (!setting) return;
-    if (pedestal) setFault(null);
-    setHand(
-      pedestal
-        ? { ...setting, surroundings: { ...setting.surroundings, [id]: position } }
-        : { ...setting, controls: { ...setting.controls, [id]: position } },
-    );
-  };
   // What is drawn but is no part of its own (a cord, outlets on a unit) opens nothing.
-  const open = (id: string) => parts[id] && setOpened(id);
+  const openPart = (id: string) => parts[id] && setOpened(id);
+  const movable = mayPlan && plan !== null;
+  const mayMove = (id: string) => Object.keys(answer?.moves[id] ?? {}).length > 0 && setMoving(id);
   const shared = {
-    state: hand && settled.data ? HAND : stateId,
+    state: byHand && settled.data ? HAND : stateId,
     scenario: scenarioId,
     focus,
     chosen,
-    onChoose: setChosen,
-    volts: volts ? (settled.data?.flow.volts ?? null) : null,
+    onChoose: (id: string | null) => go({ do: 'touch', id }),
+    volts: at.volts ? (settled.data?.flow.volts ?? null) : null,
     onToggle:
-      railShown === 'hand'
+      at.rail === 'hand' && open
         ? (device: string) => {
             const positions = Object.keys(answer?.controls.find((c) => c.id === device)?.positions ?? {});
-            const at = positions.indexOf(setting?.controls[device] ?? '');
-            if (positions.length > 1) change(device, positions[(at + 1) % positions.length]!, false);
+            const now = positions.indexOf(setting?.controls[device] ?? '');
+            if (positions.length > 1)
+              go({ do: 'set', id: device, position: positions[(now + 1) % positions.length]!, pedestal: false });
           }
         : undefined,
-    onMove: setMoving,
-    onOpen: plan === null || mayPlan ? open : undefined,
+    onMove: mayMove,
+    onOpen: plan === null || mayPlan ? openPart : undefined,
     opens: (id: string) => id in parts,
-    movable: mayPlan && plan !== null,
+    movable,
   };
   return (
     <main className="planplace">
       <div className={`plan-bar ${narrow ? 'plan-bar-narrow' : ''}`}>
         <FormSwitch
-          form={form}
-          show={setForm}
+          form={at.form}
+          show={(form) => go({ do: 'show', form })}
           plans={hold.design.views.filter((v) => v.plan !== null).length > 1}
           planned={plan !== null}
           narrow={narrow}
@@ -235,15 +198,31 @@ export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
             {plan ? 'Arrangement …' : 'Plan a retrofit …'}
           </Button>
         )}
-        {answer && <StateStrip answer={answer} state={hand ? HAND : stateId} choose={choose} fault={fault} />}
-        {answer && <FaultSelect answer={answer} fault={fault} setFault={showFault} />}
+        {answer && (
+          <StateStrip
+            answer={answer}
+            state={byHand ? HAND : stateId}
+            choose={(id) => go({ do: 'state', id })}
+            fault={at.fault}
+          />
+        )}
+        {answer && (
+          <FaultSelect
+            answer={answer}
+            fault={at.fault}
+            setFault={(id) => {
+              const fault = answer.faults.find((f) => f.id === id);
+              if (fault) go({ do: 'fault', fault });
+            }}
+          />
+        )}
         {scenarios.length > 0 && (
           <select
             className="running"
             aria-label="running"
             title="what is running"
             value={scenarioId ?? ''}
-            onChange={(e) => setScenario(e.target.value)}
+            onChange={(e) => go({ do: 'scenario', id: e.target.value })}
           >
             {scenarios.map(([id, title]) => (
               <option key={id} value={id}>
@@ -255,8 +234,8 @@ export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
         <button
           type="button"
           className="strip-state"
-          aria-pressed={volts}
-          onClick={() => setVolts(!volts)}
+          aria-pressed={at.volts}
+          onClick={() => go({ do: 'volts' })}
           title="volts at outlets, by load flow"
         >
           volts
@@ -265,58 +244,57 @@ export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
       {answer ? (
         <>
           <div className={`plan-body ${narrow ? 'plan-narrow' : ''}`}>
-            <div className={clsx('wall-frame', { 'is-view': form === 'wall' })}>
-              {fault && (
+            <div className={clsx('wall-frame', { 'is-view': at.form === 'wall' })}>
+              {at.fault && (
                 <p className="fault-band" role="status">
-                  <b>Pedestal fault: {answer.faults.find((f) => f.id === fault)?.title.replace('shore: ', '')}</b>
-                  <button type="button" onClick={() => choose(stateId)}>
+                  <b>Pedestal fault: {answer.faults.find((f) => f.id === at.fault)?.title.replace('shore: ', '')}</b>
+                  <button type="button" onClick={() => go({ do: 'state', id: stateId })}>
                     back to a sound one
                   </button>
                 </p>
               )}
-              {form === 'wall' &&
+              {at.form === 'wall' &&
                 (geometry ? (
-                  <DndContext sensors={sensors} onDragEnd={drop}>
-                    <WallView extent={extentOf(answer.wall, geometry)}>
-                      <Wall answer={seen ?? answer} geometry={geometry} {...shared} />
-                    </WallView>
-                  </DndContext>
+                  <MovesContext.Provider value={movable ? answer.moves : MOVES_NOWHERE}>
+                    <DndContext sensors={sensors} onDragEnd={drop}>
+                      <WallView extent={extentOf(answer.wall, geometry)}>
+                        <Wall answer={seen ?? answer} geometry={geometry} {...shared} />
+                      </WallView>
+                    </DndContext>
+                  </MovesContext.Provider>
                 ) : (
                   <Waiting what="the wall" />
                 ))}
-              {form === 'list' && <ListForm answer={seen ?? answer} {...shared} />}
-              {form === 'plans' && (
+              {at.form === 'list' && <ListForm answer={seen ?? answer} {...shared} />}
+              {at.form === 'plans' && (
                 <PlansTable
                   hold={hold}
                   open={(v) => {
                     look(v);
-                    setForm('wall');
+                    go({ do: 'show', form: 'wall' });
                   }}
                 />
               )}
-              {form === 'table' && <LiveTable answer={answer} />}
-              {form === 'compare' && asFound && geometry && (
+              {at.form === 'table' && <LiveTable answer={answer} />}
+              {at.form === 'compare' && asFound && geometry && (
                 <Compare before={asFound} after={answer} walls={geometry} {...shared} title={view?.title ?? ''} />
               )}
-              {form === 'changes' && plan && (
-                <Changes hold={hold} plan={plan} mayPlan={mayPlan} open={open} look={look} />
+              {at.form === 'changes' && plan && (
+                <Changes hold={hold} plan={plan} mayPlan={mayPlan} open={openPart} look={look} />
               )}
             </div>
-            <div className={clsx('railbox', { 'railbox-narrow': narrow, 'railbox-folded': !narrow && !sheet })}>
+            <div className={clsx('railbox', { 'railbox-narrow': narrow, 'railbox-folded': !narrow && !open })}>
               <RailTabs
                 answer={answer}
-                shown={sheet ? railShown : null}
-                choose={(id) => {
-                  setSheet(!narrow || railShown !== id || !sheet);
-                  setRail(id);
-                }}
-                fold={narrow ? null : () => setSheet(false)}
+                shown={open ? at.rail : null}
+                choose={(rail) => go({ do: 'rail', rail, open: !narrow || at.rail !== rail || !open })}
+                fold={narrow ? null : () => go({ do: 'fold' })}
               />
-              {sheet && railShown === 'findings' && (
+              {open && at.rail === 'findings' && (
                 <FindingsRail
                   answer={answer}
                   focus={focus}
-                  pick={pick}
+                  pick={(finding) => go({ do: 'finding', finding, answer })}
                   offers={
                     plan && mayPlan && view
                       ? (f) => (
@@ -332,45 +310,38 @@ export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
                       : null
                   }
                   chosen={chosen}
-                  unchoose={() => setChosen(null)}
-                  move={shared.movable ? setMoving : null}
-                  open={chosen && parts[chosen] && shared.onOpen ? () => open(chosen) : null}
+                  unchoose={() => go({ do: 'touch', id: null })}
+                  move={movable && chosen && answer.moves[chosen] ? mayMove : null}
+                  open={chosen && parts[chosen] && shared.onOpen ? () => openPart(chosen) : null}
                   forms={forms}
                 />
               )}
-              {sheet && railShown !== 'findings' && setting && (
-                <aside className="rail" aria-label={railShown === 'hand' ? 'By hand' : 'Meter'}>
-                  <div
-                    className="rail-scroll"
-                    tabIndex={0}
-                    role="region"
-                    aria-label={railShown === 'hand' ? 'By hand, scrollable' : 'Meter, scrollable'}
-                  >
-                    {railShown === 'hand' ? (
-                      <HandPanel
-                        answer={answer}
-                        setting={setting}
-                        set={change}
-                        settled={settled.data}
-                        about={chosen}
-                        reset={() => {
-                          choose(stateId);
-                          setChosen(null);
-                        }}
-                      />
-                    ) : (
-                      <MeterPanel
-                        job={hold.design.id}
-                        revision={hold.design.revision}
-                        view={viewId}
-                        answer={answer}
-                        setting={setting}
-                        running={running}
-                        about={chosen}
-                      />
-                    )}
-                  </div>
-                </aside>
+              {open && at.rail === 'hand' && setting && (
+                <Beside label="By hand">
+                  <HandPanel
+                    answer={answer}
+                    setting={setting}
+                    set={(id, position, pedestal) => go({ do: 'set', id, position, pedestal })}
+                    settled={settled.data}
+                    about={chosen}
+                    all={() => go({ do: 'touch', id: null })}
+                    reset={() => go({ do: 'state', id: stateId })}
+                  />
+                </Beside>
+              )}
+              {open && at.rail === 'meter' && setting && (
+                <Beside label="Meter">
+                  <MeterPanel
+                    job={hold.design.id}
+                    revision={hold.design.revision}
+                    view={viewId}
+                    answer={answer}
+                    setting={setting}
+                    running={running}
+                    about={chosen}
+                    touches={at.touches}
+                  />
+                </Beside>
               )}
             </div>
           </div>
@@ -387,9 +358,19 @@ export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
           move={(to) => hold.edit({ kind: 'move_circuit', plan, circuit: moving, ...to })}
         />
       )}
-      {opened && plan && <PartDrawer hold={hold} plan={plan} id={opened} close={() => setOpened(null)} />}
-      {opened && !plan && <ComponentDrawer hold={hold} id={opened} close={() => setOpened(null)} />}
+      {opened && <PartDrawer hold={hold} plan={plan} id={opened} close={() => setOpened(null)} />}
       {choosing && <ArrangementDialog hold={hold} plan={plan} close={() => setChoosing(false)} open={look} />}
     </main>
+  );
+}
+
+/** What stands beside the wall and scrolls by itself. */
+function Beside({ label, children }: { label: string; children: ReactNode }) {
+  return (
+    <aside className="rail" aria-label={label}>
+      <div className="rail-scroll" tabIndex={0} role="region" aria-label={`${label}, scrollable`}>
+        {children}
+      </div>
+    </aside>
   );
 }

@@ -1,4 +1,4 @@
-import { useEffect, useRef } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
 import type { Answer } from '../api/client';
 
 interface Keys {
@@ -9,33 +9,25 @@ interface Keys {
   show: (form: 'wall' | 'table') => void;
 }
 
-/** Where a key is text and no command. */
-function isTyping(target: EventTarget | null): boolean {
-  return (
-    target instanceof HTMLElement &&
-    (target.matches('input, textarea, select') || target.closest('.ant-modal') !== null)
-  );
-}
+/** Keys that do something else while a dialog is open. */
+const inDialog = (e: KeyboardEvent): boolean =>
+  e.target instanceof HTMLElement && e.target.closest('.ant-modal, .ant-drawer') !== null;
 
 /** A state by its letter, F as found and back, W the wall, T what is live, Escape out of a finding. */
-export function usePlanKeys(keys: Keys) {
-  const latest = useRef(keys);
-  useEffect(() => {
-    latest.current = keys;
-  });
-  useEffect(() => {
-    const press = (e: KeyboardEvent) => {
-      if (e.ctrlKey || e.metaKey || e.altKey || isTyping(e.target)) return;
-      const { states, choose, leave, swap, show } = latest.current;
-      const k = e.key.toUpperCase();
-      const named = states.find((s) => s.letter === k);
-      if (e.key === 'Escape') leave();
-      else if (k === 'F') swap();
-      else if (k === 'W') show('wall');
-      else if (k === 'T') show('table');
-      else if (named && !(k === 'L' && e.shiftKey)) choose(named.id);
-    };
-    window.addEventListener('keydown', press);
-    return () => window.removeEventListener('keydown', press);
-  }, []);
+export function usePlanKeys({ states, choose, leave, swap, show }: Keys) {
+  const options = { useKey: true, ignoreEventWhen: inDialog };
+  useHotkeys('escape', leave, options, [leave]);
+  useHotkeys('f', swap, options, [swap]);
+  useHotkeys('w', () => show('wall'), options, [show]);
+  useHotkeys('t', () => show('table'), options, [show]);
+  useHotkeys(
+    '*',
+    (e) => {
+      if (e.ctrlKey || e.metaKey || e.altKey || e.shiftKey) return;
+      const named = states.find((s) => s.letter === e.key.toUpperCase());
+      if (named) choose(named.id);
+    },
+    options,
+    [states, choose],
+  );
 }

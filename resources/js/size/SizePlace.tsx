@@ -1,19 +1,33 @@
 import { Table, Tag } from 'antd';
-import type { Answer, Size } from '../api/client';
+import { useMemo, useState, type ReactNode } from 'react';
+import type { Answer, Component, Size } from '../api/client';
 import type { PlaceProps } from '../job/place';
 import { ViewSwitch } from '../job/ViewSwitch';
+import { PartDrawer } from '../parts/PartDrawer';
+import { plannedParts } from '../parts/planned';
+import { plainValue } from '../parts/values';
 import { useMe } from '../shell/Session';
 import { useUnits } from '../shell/units';
 import { FigureLine } from '../ui/Arithmetic';
 import { Cautions } from '../ui/Cautions';
 import { Waiting } from '../ui/Waiting';
 
-/** Sizes of the battery-inverter circuit: currents, cable, fuse, each with what governs it. */
+/** Sizes of the battery-inverter circuit: currents, cable, fuse, each with what governs it; every part opens. */
 export default function SizePlace({ hold, viewId, setViewId }: PlaceProps) {
   const me = useMe();
+  const [opened, setOpened] = useState<string | null>(null);
   const answer = hold.answer(viewId);
   const plan = hold.view(viewId)?.plan ?? null;
   const school = hold.design.document.needs.ampacity ?? 'marine';
+  const parts = useMemo(() => plannedParts(hold.design.document, plan), [hold.design.document, plan]);
+  const mayChange = plan !== null && me?.role !== 'apprentice';
+  const open = plan === null || mayChange ? setOpened : null;
+  const use = mayChange
+    ? (component: string, places: { path: string; value: unknown }[]) => {
+        const [first, ...more] = places;
+        void hold.edit({ kind: 'plan_set', plan, component, ...first, more } as never);
+      }
+    : null;
   return (
     <main className="page wide">
       <div className="plan-tools">
@@ -41,38 +55,75 @@ export default function SizePlace({ hold, viewId, setViewId }: PlaceProps) {
           key={size.inverter + size.bank}
           size={size}
           labels={answer.labels}
-          use={
-            plan && me?.role !== 'apprentice'
-              ? (path, value) => {
-                  const fuse = size.fuse.fitted;
-                  if (fuse) void hold.edit({ kind: 'plan_set', plan, component: fuse, path, value } as never);
-                }
-              : null
-          }
+          parts={parts}
+          open={open}
+          use={use}
         />
       ))}
-      {answer && <Runs answer={answer} />}
+      {answer && <Runs answer={answer} open={open} />}
       <Cautions />
+      {opened && <PartDrawer hold={hold} plan={plan} id={opened} close={() => setOpened(null)} />}
     </main>
+  );
+}
+
+type Open = ((id: string) => void) | null;
+type Use = ((component: string, places: { path: string; value: unknown }[]) => void) | null;
+
+/** A part of the way, to be opened; plain words where nothing may be opened. */
+function Opens({ id, label, open, children }: { id: string; label: string; open: Open; children?: ReactNode }) {
+  return open ? (
+    <button type="button" className="opens" onClick={() => open(id)} aria-label={`Open ${label}`}>
+      {children ?? label}
+    </button>
+  ) : (
+    <span>{children ?? label}</span>
   );
 }
 
 function Circuit({
   size,
   labels,
+  parts,
+  open,
   use,
 }: {
   size: Size;
   labels: Record<string, string>;
-  use: ((path: string, value: unknown) => void) | null;
+  parts: Record<string, Component>;
+  open: Open;
+  use: Use;
 }) {
   const fitted = size.fitted;
   const units = useUnits();
+  const cableOf = (id: string) => parts[id]?.cable as { size?: unknown; lengthM?: unknown } | undefined;
   return (
     <section className="sizing">
       <h1>
         {labels[size.bank]} to {labels[size.inverter]}
       </h1>
+      <ol className="way" aria-label="The way from the battery to the unit and back">
+        {size.way.map((id) => {
+          const length = plainValue(cableOf(id)?.lengthM);
+          const gauge = plainValue(cableOf(id)?.size);
+          const rating = plainValue((parts[id] as { ratingA?: unknown } | undefined)?.ratingA);
+          return (
+            <li key={id}>
+              <Opens id={id} label={labels[id] ?? id} open={open} />
+              <small className="figures">
+                {gauge.value !== undefined && `${units.size(String(gauge.value))}, `}
+                {length.value !== undefined && (
+                  <span className={length.assumed ? 'is-assumed' : ''}>
+                    {length.assumed && '~'}
+                    {units.length(Number(length.value))}
+                  </span>
+                )}
+                {rating.value !== undefined && `${String(rating.value)} A`}
+              </small>
+            </li>
+          );
+        })}
+      </ol>
       <div className="sizing-grid">
         <div>
           <h2>Direct current</h2>
@@ -99,6 +150,19 @@ function Circuit({
                     <p>
                       <Tag>{c.governs} governs</Tag> <code>{c.arithmetic}</code>
                     </p>
+                    {use && c.size && c.size !== fitted.size && c.parallel === 1 && (
+                      <button
+                        type="button"
+                        className="linkish"
+                        onClick={() => {
+                          for (const id of size.way)
+                            if (cableOf(id))
+                              use(id, [{ path: '/cable/size', value: { value: c.size, basis: 'told' } }]);
+                        }}
+                      >
+                        use {c.spoken} the whole way
+                      </button>
+                    )}
                     <Drop volts={c.dropV ?? 0} share={c.dropShare ?? 0} />
                     <p className="quiet">{c.source}</p>
                   </>
@@ -149,10 +213,13 @@ function Circuit({
                     <button
                       type="button"
                       className="linkish"
-                      onClick={() => {
-                        if (size.fuse.fittedFamily !== f.family) use('/family', f.family);
-                        use('/ratingA', { value: f.ratingA, basis: 'told' });
-                      }}
+                      onClick={() =>
+                        size.fuse.fitted &&
+                        use(size.fuse.fitted, [
+                          { path: '/ratingA', value: { value: f.ratingA, basis: 'told' } },
+                          { path: '/family', value: f.family },
+                        ])
+                      }
                     >
                       use {f.ratingA} A
                     </button>
@@ -192,7 +259,7 @@ function Drop({ volts, share }: { volts: number; share: number }) {
 }
 
 /** Every 120 V cable against what can arrive in it, and what it drops; then the splice boxes. */
-function Runs({ answer }: { answer: Answer }) {
+function Runs({ answer, open }: { answer: Answer; open: Open }) {
   const units = useUnits();
   return (
     <section className="runs">
@@ -219,7 +286,9 @@ function Runs({ answer }: { answer: Answer }) {
             {answer.runs.map((r) => (
               <tr key={r.component} className={r.holds ? '' : 'run-over'}>
                 <td>
-                  <b>{r.label}</b>
+                  <b>
+                    <Opens id={r.component} label={r.label} open={open} />
+                  </b>
                 </td>
                 <td className="figures">{units.size(r.size)}</td>
                 <td className="figures">{units.length(r.lengthM)}</td>
@@ -251,7 +320,9 @@ function Runs({ answer }: { answer: Answer }) {
           <ul className="boxes">
             {answer.boxes.map((b) => (
               <li key={b.component} className={b.needsCm3 > b.hasCm3 ? 'run-over' : ''}>
-                <b>{b.label}</b>{' '}
+                <b>
+                  <Opens id={b.component} label={b.label} open={open} />
+                </b>{' '}
                 <span className="figures">
                   needs {b.needsCm3.toFixed(0)} cm³, has {b.hasCm3.toFixed(0)} cm³
                 </span>

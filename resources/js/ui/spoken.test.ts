@@ -6,7 +6,10 @@ import { field } from '../testing';
 
 const forms: Reference['forms'] = {
   circuit: {
+    name: 'circuit',
     summary: '',
+    ports: {},
+    terminals: {},
     fields: {
       breakerA: field('integer', 'Breaker, A'),
       gfci: field('choice', 'GFCI', { choices: { none: 'none', first: 'at the first receptacle' } }),

@@ -2,6 +2,7 @@ import clsx from 'clsx';
 import type { ReactNode } from 'react';
 import type { Answer, Finding, Link, Plate } from '../api/client';
 import type { Box } from './measures';
+import { useLanding } from './landing';
 import { SOURCE_WORDS } from './paint';
 import { place, Severity, Staple, carried, byItself } from './signs';
 import { GateFacts, Bridge, type Facts } from './gates';
@@ -31,8 +32,10 @@ export function PlateCard({
   moved,
   children,
 }: Common & { moved: boolean; children: ReactNode }) {
+  const { set, takes, over } = useLanding(id);
   return (
     <button
+      ref={set}
       type="button"
       data-plate={id}
       className={clsx('plate', `shape-${plate.shape}`, {
@@ -40,6 +43,8 @@ export function PlateCard({
         'is-lit': lit && !danger,
         'is-chosen': chosen,
         'is-moved': moved,
+        'is-over': over,
+        takes,
       })}
       style={place(box)}
       onClick={onChoose}

@@ -248,7 +248,15 @@ describe('the hand panel', () => {
   const panel = (about: string | null) =>
     words(
       renderToStaticMarkup(
-        <HandPanel answer={answer} setting={named} set={nothing} settled={settled} about={about} reset={nothing} />,
+        <HandPanel
+          answer={answer}
+          setting={named}
+          set={nothing}
+          settled={settled}
+          about={about}
+          all={nothing}
+          reset={nothing}
+        />,
       ),
     );
 

@@ -1,8 +1,9 @@
 import clsx from 'clsx';
-import { useDraggable, useDroppable } from '@dnd-kit/core';
+import { useDraggable } from '@dnd-kit/core';
 import type { KeyboardEvent } from 'react';
 import type { Answer, Finding, Row } from '../api/client';
 import { rowKey, type Geometry } from './measures';
+import { useLanding } from './landing';
 import { liveWords, SOURCE_WORDS } from './paint';
 import { place, Severity, carried } from './signs';
 import type { Common } from './plates';
@@ -45,7 +46,7 @@ export function Tray({
   volts,
   onToggle,
 }: TrayProps) {
-  const { setNodeRef, isOver } = useDroppable({ id: `tray:${id}`, disabled: !movable });
+  const { set, takes, over } = useLanding(id);
   const tray = answer.wall.trays[id];
   const bus = answer.paint[state]?.buses[id];
   const rails = geometry.rails[id];
@@ -63,8 +64,11 @@ export function Tray({
           : 'dead';
   return (
     <section
-      ref={setNodeRef}
-      className={`tray ${lit ? (danger ? 'is-lit-danger' : 'is-lit') : ''} ${isOver ? 'is-over' : ''}`}
+      ref={set}
+      className={clsx('tray', lit && (danger ? 'is-lit-danger' : 'is-lit'), {
+        'is-over': over,
+        takes,
+      })}
       style={place(box)}
       aria-label={plate.label}
       data-tray={id}

@@ -89,9 +89,10 @@ function randomIntent(Randomizer $random, stdClass $document): stdClass
         ]),
         'component' => fn(): mixed => drawn(
             $random,
-            in_array($kind, ['survey_add', 'plan_fit'], true) ? $values : $parts,
+            in_array($kind, ['survey_add', 'plan_fit', 'plan_in_line'], true) ? $values : $parts,
         ),
         'path' => fn(): mixed => drawn($random, $paths),
+        'feeder' => fn(): mixed => drawn($random, ['feeder_main', 'inlet', '']),
         'item' => fn(): mixed => drawn($random, ['tug', 'moon']),
         'verdict' => fn(): mixed => drawn($random, ['sound', 'fault', '', 'fine']),
         'basis' => fn(): mixed => drawn($random, ['measured', 'read_off', 'assumed', 'dreamt']),

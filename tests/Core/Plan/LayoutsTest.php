@@ -180,3 +180,31 @@ it('copies another rig\'s survey, and believes none of it', function (): void {
     expect(fn() => $copy('none'))->toThrow(Hollin\Core\Plan\Refused::class, 'missing');
     expect(fn() => $copy(['x' => ['type' => 'castle', 'label' => 'X']]))->toThrow(Hollin\Core\Plan\Refused::class);
 });
+
+it('reads a 12 V circuit in one line, and assumes only what it does not say', function (): void {
+    $add = fn(string $lines): stdClass => Rigs::job([
+        'kind' => 'add_circuits',
+        'panel' => 'dc_panel',
+        'lines' => $lines,
+    ])->asFound->components;
+    $parts = $add("15 lights 14awg 18 ft 4a\n5 gas detector\n20 breakaway brakes 12ga 3m");
+    expect($parts->d_lights->fuseA->value)
+        ->toBe(15.0)
+        ->and($parts->d_lights->cable->size->value)
+        ->toBe('awg:14')
+        ->and($parts->d_lights->cable->lengthM->value)
+        ->toBe(5.486)
+        ->and($parts->d_lights->cable->lengthM->entered)
+        ->toBe('18 ft')
+        ->and($parts->d_lights->amps->basis)
+        ->toBe('told')
+        ->and($parts->d_gas_detector->use)
+        ->toBe('detector')
+        ->and($parts->d_gas_detector->amps->basis)
+        ->toBe('assumed')
+        ->and($parts->d_breakaway_brakes->use)
+        ->toBe('breakaway');
+    foreach (['lights 15', '15 lights 14', '99 lights', '15 lights 14/2', '15 x 7awg'] as $bad) {
+        expect(fn() => $add($bad))->toThrow(Hollin\Core\Plan\Refused::class);
+    }
+});

@@ -46,6 +46,7 @@ final class SizeShapes
             'Size' => Shape::object([
                 'inverter' => $text,
                 'bank' => $text,
+                'way' => Shape::list($text),
                 'school' => $text,
                 'figures' => Shape::list(Shape::ref('Figure')),
                 'roundTripM' => $number,

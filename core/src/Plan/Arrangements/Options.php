@@ -121,7 +121,7 @@ final readonly class Options
             'dcRunM' => Field::number('Battery to inverter along the route, one way', 'm', 0.2, 12)->usual(1.5),
             'fuseRunM' => Field::number('Battery to its fuse', 'm', 0.05, 4)
                 ->optional()
-                ->note('a tenth of the run, 0.15 m at most'),
+                ->note('a tenth of the run, a hand at most'),
             'dcSize' => Field::size('Cable from battery to inverter')->usual('awg:4/0'),
             'fuseA' => Field::number('Main fuse', 'A', 20, 600)->usual(400),
             'fuseFamily' => Field::choice('Main fuse family', [

@@ -1,0 +1,16 @@
+import { lazy, type ComponentType } from 'react';
+import type { PlaceProps } from './place';
+
+/** A place of a job: where it stands in the address, what it is called, what is there. */
+export interface Place {
+  at: string;
+  title: string;
+  Place: ComponentType<PlaceProps>;
+}
+
+/** The places of a job, in the order of the work. A new one is a folder and a line here. */
+export const PLACES: Place[] = [
+  { at: 'survey', title: 'Survey', Place: lazy(() => import('../survey/SurveyPlace')) },
+  { at: 'plan', title: 'Plan', Place: lazy(() => import('../plan/PlanPlace')) },
+  { at: 'size', title: 'Size', Place: lazy(() => import('../size/SizePlace')) },
+];

@@ -1,0 +1,92 @@
+import clsx from 'clsx';
+import { useState } from 'react';
+import { Control } from '../parts/Fields';
+import { confirmedAs, plainValue } from '../parts/values';
+import { useUnits } from '../shell/units';
+import { valueWords } from '../ui/spoken';
+import { useSurvey } from './context';
+import type { Shown } from './survey';
+
+interface Props {
+  component: string;
+  label: string;
+  shown: Shown;
+  name: (id: string) => string;
+  empty?: string;
+}
+
+/** A value in a table: tapped it is edited where it stands; what is assumed has a tick that confirms it. */
+export function Cell({ component, label, shown, name, empty = '–' }: Props) {
+  const { hold, told, by } = useSurvey();
+  const units = useUnits();
+  const [draft, setDraft] = useState<{ value: unknown; entered?: string } | null>(null);
+  const { field, path, raw } = shown;
+  const last = path.split('/').at(-1)!;
+  const plain = plainValue(raw);
+  const what = `${field.label} of ${label}`;
+  const known = { by, at: new Date().toISOString().slice(0, 10) };
+  const put = (value: unknown, entered?: string) => {
+    setDraft(null);
+    if (value === plain.value && !plain.assumed) return;
+    const basis = told ? 'told' : confirmedAs(last).basis;
+    const stored =
+      field.surveyed && value !== undefined ? { value, basis, ...known, ...(entered ? { entered } : {}) } : value;
+    void hold.edit({ kind: 'survey_set', component, path, value: stored ?? null } as never);
+  };
+  const atOnce = field.kind === 'choice' || field.kind === 'size' || field.kind === 'flag' || field.kind === 'ref';
+  if (draft) {
+    return (
+      <span
+        className="cell-edit"
+        onKeyDown={(e) => {
+          if (e.key === 'Enter' && !atOnce) put(draft.value, draft.entered);
+          if (e.key === 'Escape') setDraft(null);
+        }}
+      >
+        <Control
+          name={last}
+          field={field}
+          value={draft.value}
+          entered={draft.entered}
+          set={(value, entered) => (atOnce ? put(value, entered) : setDraft({ value, entered }))}
+          autoFocus
+        />
+        <button type="button" className="cell-done" onClick={() => put(draft.value, draft.entered)}>
+          Done
+        </button>
+      </span>
+    );
+  }
+  const words = plain.value === undefined || plain.value === null ? empty : valueWords(field, raw, units, name);
+  return (
+    <span className={clsx('cell', plain.assumed && 'cell-assumed')}>
+      <button
+        type="button"
+        className={clsx('cell-value figures', words === empty && 'quiet')}
+        aria-label={`${what}: ${words}${plain.assumed ? ', assumed' : ''}. Change it`}
+        onClick={() => setDraft({ value: plain.value, entered: plain.entered })}
+      >
+        {plain.assumed && '~'}
+        {words}
+      </button>
+      {plain.assumed && (
+        <button
+          type="button"
+          className="confirm"
+          aria-label={`${what}: ${confirmedAs(last).words}`}
+          title={confirmedAs(last).words}
+          onClick={() =>
+            void hold.edit({
+              kind: 'survey_confirm',
+              basis: told ? 'told' : confirmedAs(last).basis,
+              ...known,
+              values: [{ component, path }],
+            } as never)
+          }
+        >
+          ✓
+        </button>
+      )}
+    </span>
+  );
+}

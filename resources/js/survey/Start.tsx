@@ -1,0 +1,75 @@
+import { useQuery } from '@tanstack/react-query';
+import { App, Button, Select } from 'antd';
+import { useState } from 'react';
+import { api, unwrap } from '../api/client';
+import { referenceQuery, type DesignHold } from '../job/useDesign';
+
+/** An empty survey: a factory layout, or what was surveyed in a rig like it. */
+export function Start({ hold }: { hold: DesignHold }) {
+  const reference = useQuery(referenceQuery);
+  return (
+    <main className="page">
+      <h1>What does it look most like?</h1>
+      <p className="quiet">
+        A factory layout gives the usual parts, every value marked assumed. Then survey only what differs.
+      </p>
+      <ul className="layouts">
+        {reference.data?.layouts.map((l) => (
+          <li key={l.id}>
+            <button
+              type="button"
+              className="layout"
+              disabled={hold.saving}
+              onClick={() => void hold.edit({ kind: 'lay_out', layout: l.id } as never)}
+            >
+              <b>{l.title}</b>
+              <span>{l.summary}</span>
+            </button>
+          </li>
+        ))}
+      </ul>
+      <Copy hold={hold} />
+      <p className="quiet">Or bring a job file in under &ldquo;Print &amp; files&rdquo;.</p>
+    </main>
+  );
+}
+
+/** The survey of an earlier job, every value of it assumed until somebody looks at this rig. */
+function Copy({ hold }: { hold: DesignHold }) {
+  const { message } = App.useApp();
+  const [from, setFrom] = useState<number | null>(null);
+  const jobs = useQuery({
+    queryKey: ['jobs'],
+    queryFn: async () => unwrap(await api.GET('/jobs')).jobs,
+  });
+  const others = (jobs.data ?? []).filter((j) => j.id !== hold.design.id);
+  if (others.length === 0) return null;
+  const copy = async () => {
+    try {
+      const other = unwrap(await api.GET('/jobs/{job}', { params: { path: { job: from! }, query: { want: 'none' } } }));
+      await hold.edit({
+        kind: 'lay_out',
+        layout: 'copy',
+        from: other.document.title,
+        components: other.document.asFound.components,
+      } as never);
+    } catch (e) {
+      void message.error(e instanceof Error ? e.message : 'That job cannot be read.', 6);
+    }
+  };
+  return (
+    <p className="copy-survey">
+      <Select
+        aria-label="Earlier job"
+        placeholder="Or copy the survey of an earlier job"
+        showSearch={{ optionFilterProp: 'label' }}
+        value={from}
+        onChange={setFrom}
+        options={others.map((j) => ({ value: j.id, label: j.customer ? `${j.title}, ${j.customer}` : j.title }))}
+      />
+      <Button disabled={from === null || hold.saving} onClick={() => void copy()}>
+        Copy it
+      </Button>
+    </p>
+  );
+}

@@ -1,0 +1,82 @@
+import { Button, Input } from 'antd';
+import { useState } from 'react';
+import type { JobDocument, Reference } from '../api/client';
+import { useSurvey } from './context';
+import { Photos } from './Photos';
+
+type Found = NonNullable<JobDocument['asFound']['walk']>[string];
+
+/** What one looks at and takes hold of before anything is planned: a verdict, a word and a photograph each. */
+export function WalkRound({ items }: { items: Reference['walk'] }) {
+  const { hold } = useSurvey();
+  const found = hold.design.document.asFound.walk ?? {};
+  const faults = Object.values(found).filter((f) => f.verdict === 'fault').length;
+  return (
+    <section className="walk" aria-label="Walk round">
+      <h1>
+        Walk round{' '}
+        <span className="quiet">
+          {Object.keys(found).length} of {items.length} looked at
+          {faults > 0 && `, ${faults} not as it should be`}
+        </span>
+      </h1>
+      <ul>
+        {items.map((item) => (
+          <Item key={item.id} item={item} found={found[item.id]} />
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function Item({ item, found }: { item: Reference['walk'][number]; found: Found | undefined }) {
+  const { hold, by } = useSurvey();
+  const [note, setNote] = useState(found?.note ?? '');
+  const [photos, setPhotos] = useState(false);
+  const say = (verdict: string, words = note) =>
+    void hold.edit({
+      kind: 'set_walk',
+      item: item.id,
+      verdict,
+      note: words,
+      by,
+      at: new Date().toISOString().slice(0, 10),
+    } as never);
+  return (
+    <li className={found ? `walk-${found.verdict}` : ''}>
+      <span className="walk-what">
+        <b>{item.title}</b>
+        <span className="quiet">{item.how}</span>
+      </span>
+      <span className="choose" role="radiogroup" aria-label={item.title}>
+        {[
+          ['sound', 'sound'],
+          ['fault', 'not so'],
+        ].map(([verdict, words]) => (
+          <button
+            key={verdict}
+            type="button"
+            role="radio"
+            aria-checked={found?.verdict === verdict}
+            onClick={() => say(found?.verdict === verdict ? '' : verdict!)}
+          >
+            {words}
+          </button>
+        ))}
+      </span>
+      <Input
+        aria-label={`${item.title}: what was found`}
+        placeholder="what was found"
+        value={note}
+        maxLength={400}
+        onChange={(e) => setNote(e.target.value)}
+        onBlur={() => found && note !== (found.note ?? '') && say(found.verdict)}
+        onPressEnter={() => found && say(found.verdict)}
+      />
+      <Button onClick={() => setPhotos(!photos)} aria-expanded={photos}>
+        Photographs
+      </Button>
+      {photos && <Photos job={hold.design.id} component={`walk.${item.id}`} label={item.title} />}
+    </li>
+  );
+}
