@@ -57,10 +57,13 @@ final class Rigs
         return JobFile::read((string) file_get_contents(dirname(__DIR__) . "/docs/examples/{$file}.json"));
     }
 
-    /** @param array<string, mixed> $intent */
-    public static function edit(stdClass $document, array $intent): stdClass
+    /**
+     * @param array<string, mixed> $intent
+     * @param bool $wrongly also what is found in rigs and refused in a plan
+     */
+    public static function edit(stdClass $document, array $intent, bool $wrongly = true): stdClass
     {
-        return Intents::apply($document, self::object($intent))->document;
+        return Intents::apply($document, self::object($intent), $wrongly)->document;
     }
 
     /** @param array<string, mixed> $value */

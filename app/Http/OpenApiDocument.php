@@ -142,7 +142,13 @@ final class OpenApiDocument
                 'customer' => $maybe,
                 'revision' => $integer,
                 'changedAt' => $text,
+                'customerId' => ['type' => ['integer', 'null']],
                 'stage' => $text,
+                'next' => $text,
+                'blocks' => Shape::list($text),
+                'dangers' => ['type' => ['integer', 'null']],
+                'assumed' => $integer,
+                'here' => Shape::list($text),
             ]),
             'RevisionRow' => Shape::object([
                 'number' => $integer,

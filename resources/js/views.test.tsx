@@ -8,7 +8,7 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import type { Answer, Design, Finding, Reference, View } from './api/client';
 import { conflictPlaces, conflictWords } from './job/ConflictDialog';
 import type { DesignHold } from './job/useDesign';
-import { within } from './plan/ArrangementDialog';
+import { within } from './plan/Asked';
 import { Changes } from './plan/Changes';
 import { counted, countOf, ownFindings } from './plan/findings';
 import { LiveTable } from './plan/LiveTable';
@@ -20,7 +20,6 @@ import { makeUnits, UnitsContext } from './shell/units';
 import SizePlace from './size/SizePlace';
 import { NeedsPanel } from './survey/NeedsPanel';
 import SurveyPlace from './survey/SurveyPlace';
-import JobsPlace from './jobs/JobsPlace';
 import { Assumed } from './ui/Assumed';
 import { drawn, field, nothing, words as read } from './testing';
 import { drawingKey } from './wall/flow/layout';
@@ -415,49 +414,6 @@ describe('what must run', () => {
       0,
     );
     expect(html.match(/checked=""/g)!.length).toBe(said + running);
-  });
-});
-
-describe('the jobs on the floor', () => {
-  const row = (id: number, title: string, stage: string) => ({
-    id,
-    title,
-    kind: 'travel_trailer',
-    customer: 'Pippin & Scion',
-    revision: 3,
-    changedAt: '2026-03-04T10:00:00Z',
-    stage,
-  });
-  const floor = (jobs: ReturnType<typeof row>[], more = false) =>
-    words(
-      shown(
-        <MemoryRouter>
-          <JobsPlace />
-        </MemoryRouter>,
-        (client) => client.setQueryData(['jobs'], { pages: [{ jobs, more }], pageParams: [0] }),
-      ),
-    );
-
-  it('say whose they are, what they are and what is next', () => {
-    const text = floor([row(1, 'Hive trailer', 'plan'), row(2, 'Choir caravan', 'survey')]);
-    for (const part of [
-      'Hive trailer',
-      'Choir caravan',
-      'Pippin & Scion',
-      'travel trailer',
-      'revision 3',
-      'Survey the rig as found',
-    ])
-      expect(text).toContain(part);
-  });
-
-  it('say that there are earlier ones, where there are', () => {
-    expect(floor([row(1, 'Hive trailer', 'plan')])).not.toContain('Earlier jobs');
-    expect(floor([row(1, 'Hive trailer', 'plan')], true)).toContain('Earlier jobs');
-  });
-
-  it('are none yet in a new workshop, and it says how to begin', () => {
-    expect(floor([])).toContain('Open a job');
   });
 });
 

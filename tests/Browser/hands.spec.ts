@@ -88,7 +88,7 @@ test('volts at the outlets, and feet or metres by one switch', async ({ page }) 
   await page.getByRole('button', { name: 'volts', exact: true }).click();
   await expect(page.locator('[data-circuit=c_outlets]')).toContainText(/11\d\.\d V/);
   await page.getByRole('link', { name: 'Survey', exact: true }).click();
-  const row = page.getByRole('row', { name: /Main panel 2 Reading-room outlets/ });
+  const row = page.getByRole('row', { name: /2 Reading-room outlets/ });
   await expect(row).toContainText('20 ft');
   await page.getByRole('button', { name: /Maren Voss/ }).click();
   await page.getByText('Show m, mm², kg, °C').click();
@@ -108,7 +108,7 @@ test('a photograph, a baseline reading and a misread gauge in the survey', async
   await row.getByRole('textbox').fill('10.2');
   await row.getByRole('button', { name: 'Record' }).click();
   await expect(row).toContainText('not as expected');
-  await page.getByRole('button', { name: 'Battery to breaker' }).click();
+  await page.getByRole('button', { name: 'Open Battery to breaker' }).click();
   const drawer = page.getByRole('dialog');
   await drawer.getByRole('combobox', { name: 'Size', exact: true }).fill('3/0');
   await page.keyboard.press('Enter');

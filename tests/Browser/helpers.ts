@@ -11,9 +11,9 @@ export async function signIn(page: Page, who = 'lead'): Promise<void> {
 
 /** Opens a job of its own, so that tests do not meet in the demo rig. */
 export async function openJob(page: Page, title: string): Promise<void> {
-  await page.getByRole('button', { name: 'Open a job' }).click();
+  await page.getByRole('button', { name: 'New job' }).click();
   await page.getByLabel('Rig', { exact: true }).fill(title);
-  await page.getByRole('button', { name: 'Open it' }).click();
+  await page.getByRole('button', { name: 'Start it' }).click();
   await expect(page.getByRole('heading', { name: 'What does it look most like?' })).toBeVisible();
 }
 

@@ -5,11 +5,12 @@ import { openJob, signIn } from './helpers';
 async function plannedJob(page: Page, title: string): Promise<string> {
   await openJob(page, title);
   await page.getByRole('button', { name: /30 A travel trailer, converter in the panel/ }).click();
-  await expect(page.getByRole('heading', { name: 'Circuits' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Circuits', exact: true })).toBeVisible();
   await page.getByRole('link', { name: 'Plan', exact: true }).click();
   await page.getByRole('button', { name: 'Plan a retrofit' }).click();
   await page.getByRole('radio', { name: /On a main-panel breaker/ }).click();
   await page.getByRole('checkbox', { name: 'Inside outlets' }).check();
+  await page.getByRole('radio', { name: 'moved ahead of the transfer point' }).check();
   await page.getByRole('button', { name: 'Plan it' }).click();
   await expect(page.locator('[data-tray=inverter_panel]')).toBeVisible();
   return page.url();

@@ -9,18 +9,18 @@ test('a retrofit from the empty job to paper and back', async ({ page }) => {
 
   // Survey from a layout, then only the differences.
   await page.getByRole('button', { name: /30 A travel trailer, converter in the panel/ }).click();
-  await expect(page.getByRole('heading', { name: 'Circuits' })).toBeVisible();
-  await page.getByLabel('Quick entry').fill('20 gfci galley 12/2 18ft #5 900w');
+  await expect(page.getByRole('heading', { name: 'Circuits', exact: true })).toBeVisible();
+  await page.getByLabel('Quick entry', { exact: true }).fill('20 gfci galley 12/2 18ft #5 900w');
   await page.getByRole('button', { name: 'Add', exact: true }).click();
   await expect(page.getByText('already taken')).toBeVisible();
-  await page.getByLabel('Quick entry').fill('fridge 20');
+  await page.getByLabel('Quick entry', { exact: true }).fill('fridge 20');
   await page.getByRole('button', { name: 'Add', exact: true }).click();
   await expect(page.getByText('start with the breaker').first()).toBeVisible();
-  await page.getByRole('button', { name: 'Look closer at Air conditioner' }).click();
+  await page.getByRole('button', { name: 'Open Air conditioner' }).click();
   await page.getByRole('textbox', { name: 'Name', exact: true }).first().fill('Roof unit');
   await page.getByRole('textbox', { name: 'Length, one way' }).fill('12 ft');
   await page.getByRole('button', { name: 'Done' }).click();
-  await expect(page.getByRole('cell', { name: 'Roof unit', exact: true })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Roof unit', exact: true })).toBeVisible();
   await expect(page.getByRole('row', { name: /Roof unit/ })).toContainText('12 ft');
 
   // Choose an arrangement with the converter left on the inverter's side.
@@ -114,7 +114,7 @@ test('a retrofit from the empty job to paper and back', async ({ page }) => {
   await expect(page.getByText('written by a newer Hollin')).toBeVisible();
   await page.getByRole('button', { name: 'OK' }).click();
   await page.locator('input[type=file]').setInputFiles(file);
-  await expect(page.getByRole('cell', { name: 'Roof unit', exact: true })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Roof unit', exact: true })).toBeVisible();
   await page.getByRole('link', { name: 'Plan', exact: true }).click();
   await expect(page.locator('[data-tray=inverter_panel] [data-circuit=c_water]')).toBeVisible();
 
@@ -126,7 +126,7 @@ test('markup in a name is text', async ({ page }) => {
   await signIn(page);
   await openJob(page, '<img src=x onerror=alert(1)>');
   await page.getByRole('button', { name: /20 A teardrop/ }).click();
-  await page.getByLabel('Quick entry').fill('15 <script>alert(1)</script> 14/2 #3');
+  await page.getByLabel('Quick entry', { exact: true }).fill('15 <script>alert(1)</script> 14/2 #3');
   await page.getByRole('button', { name: 'Add', exact: true }).click();
   await expect(page.getByText('already taken')).toBeVisible();
   await expect(page.getByText('<img src=x onerror=alert(1)>')).toBeVisible();
@@ -139,11 +139,12 @@ test('a planned part is opened where it stands, changed, and taken back to what 
   await signIn(page);
   await openJob(page, 'By hand');
   await page.getByRole('button', { name: /30 A travel trailer, converter in the panel/ }).click();
-  await expect(page.getByRole('heading', { name: 'Circuits' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Circuits', exact: true })).toBeVisible();
   await page.getByRole('link', { name: 'Plan', exact: true }).click();
   await page.getByRole('button', { name: 'Plan a retrofit' }).click();
   await page.getByRole('radio', { name: /On a main-panel breaker/ }).click();
   await page.getByRole('checkbox', { name: 'Inside outlets' }).check();
+  await page.getByRole('radio', { name: 'taken out' }).check();
   await page.getByRole('button', { name: 'Plan it' }).click();
   const fuse = page.locator('[data-plate=main_fuse]');
   await expect(fuse).toBeVisible();

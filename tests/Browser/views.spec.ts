@@ -32,10 +32,10 @@ test.describe('every view, by axe', () => {
       await accessible(page);
       await page.keyboard.press('Escape');
       await page.getByRole('link', { name: 'Survey', exact: true }).click();
-      await expect(page.getByRole('heading', { name: 'Circuits' })).toBeVisible();
+      await expect(page.getByRole('heading', { name: 'Circuits', exact: true })).toBeVisible();
       await accessible(page);
-      await page.getByRole('button', { name: 'Look closer at Scion cold store' }).click();
-      await expect(page.getByText('Where the hot lands')).toBeVisible();
+      await page.getByRole('button', { name: 'Open Scion cold store' }).click();
+      await expect(page.getByText('Where it lands')).toBeVisible();
       await accessible(page);
       await page.keyboard.press('Escape');
       await page.getByRole('link', { name: 'Size', exact: true }).click();
@@ -93,7 +93,7 @@ test('choosing a state repaints and moves nothing', async ({ page }) => {
 
 test('an apprentice surveys and reads, and cannot plan', async ({ page }) => {
   await signIn(page, 'learn');
-  await expect(page.getByRole('button', { name: 'Open a job' })).toHaveCount(0);
+  await expect(page.getByRole('button', { name: 'New job' })).toHaveCount(0);
   await page.goto('/jobs/1/plan?view=panel/whole');
   await page.getByRole('button', { name: /The bank charges itself/ }).click();
   await expect(page.getByText('In a plan: move converter')).toBeVisible();

@@ -64,7 +64,7 @@ test('whoever is signed out at work signs in over it, and what was entered arriv
   await page.getByRole('button', { name: 'Join' }).click();
   await openJob(page, 'Signed out at work');
   await page.getByRole('button', { name: /30 A travel trailer, converter in the panel/ }).click();
-  await expect(page.getByRole('heading', { name: 'Circuits' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Circuits', exact: true })).toBeVisible();
   const elsewhere = await (await browser.newContext()).newPage();
   await elsewhere.goto('/');
   await elsewhere.getByLabel('E-mail').fill(email);
@@ -76,7 +76,7 @@ test('whoever is signed out at work signs in over it, and what was entered arriv
   await others.last().click();
   await expect(others).toHaveCount(0);
 
-  await page.getByLabel('Quick entry').fill('15 loft lamps 14/2 12ft');
+  await page.getByLabel('Quick entry', { exact: true }).fill('15 loft lamps 14/2 12ft');
   await page.getByRole('button', { name: 'Add', exact: true }).click();
   await expect(page.getByText('You are signed out', { exact: true })).toBeVisible();
   await page.getByLabel('E-mail').fill(email);

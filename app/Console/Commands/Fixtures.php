@@ -20,7 +20,7 @@ final class Fixtures extends Command
 
     protected $signature = 'hollin:fixtures';
 
-    protected $description = 'Write the reference and the answers of the example files to storage/fixtures, for the tests of the interface';
+    protected $description = 'Write the reference and the example files\' answers to storage/fixtures, for interface tests';
 
     public function handle(ReferenceController $reference): int
     {

@@ -5,12 +5,14 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\Design;
+use App\Actions\FloorSummary;
 use App\Http\DesignAnswer;
 use App\Http\Page;
 use App\Http\Requests\EditRequest;
 use App\Models\Revision;
 use App\Models\RigJob;
 use App\Models\User;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -39,6 +41,16 @@ final class JobController
         ),
     ]
     #[
+        OA\Parameter(
+            name: 'find',
+            in: 'query',
+            required: false,
+            description: 'words of the rig\'s or the customer\'s name',
+            schema: new OA\Schema(type: 'string'),
+        ),
+    ]
+    #[OA\Parameter(name: 'customer', in: 'query', required: false, schema: new OA\Schema(type: 'integer'))]
+    #[
         OA\Response(
             response: 200,
             description: 'Jobs',
@@ -55,11 +67,27 @@ final class JobController
             ),
         ),
     ]
-    public function index(Request $request): JsonResponse
+    public function index(Request $request, FloorSummary $floor): JsonResponse
     {
+        $find = $request->query('find');
+        $words = is_string($find) ? (preg_split('/\s+/', trim($find), -1, PREG_SPLIT_NO_EMPTY) ?: []) : [];
         $jobs = User::of($request)
             ->workshop->rigJobs()
             ->with('customer')
+            ->when(
+                $request->integer('customer') > 0,
+                fn(Builder $rows) => $rows->where('customer_id', min(2_147_483_647, $request->integer('customer'))),
+            )
+            ->where(function (Builder $rows) use ($words): void {
+                foreach (array_slice($words, 0, 8) as $word) {
+                    $like = '%' . addcslashes(mb_substr($word, 0, 60), '%_\\') . '%';
+                    $rows->where(
+                        fn(Builder $either) => $either
+                            ->where('title', 'ilike', $like)
+                            ->orWhereHas('customer', fn(Builder $c) => $c->where('name', 'ilike', $like)),
+                    );
+                }
+            })
             ->orderByDesc('updated_at')
             ->orderByDesc('id')
             ->offset(max(0, min(1_000_000, $request->integer('after'))))
@@ -76,10 +104,10 @@ final class JobController
                     'title' => $job->title,
                     'kind' => $job->kind,
                     'customer' => $job->customer?->name,
+                    'customerId' => $job->customer_id,
                     'revision' => $job->head,
                     'changedAt' => $job->updated_at->toIso8601ZuluString(),
-                    'stage' => self::stage($job->revision($job->head)),
-                ],
+                ] + $floor->of($job),
             ),
         );
     }
@@ -348,18 +376,6 @@ final class JobController
                 ],
             ),
         );
-    }
-
-    /** What comes next on a job, from what its document holds. */
-    private static function stage(Revision $revision): string
-    {
-        $document = $revision->decoded();
-
-        return match (true) {
-            get_object_vars($document->asFound->components) === [] => 'survey',
-            get_object_vars($document->plans) === [] => 'plan',
-            default => 'prove',
-        };
     }
 
     /** @return list<string> */

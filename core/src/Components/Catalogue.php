@@ -121,8 +121,8 @@ final class Catalogue
         $words = [];
         $ofMap = false;
         foreach (explode('/', trim($path, '/')) as $step) {
+            // Which entry of several: its id is nobody's word for it.
             if ($ofMap) {
-                $words[] = $step;
                 $ofMap = false;
                 continue;
             }

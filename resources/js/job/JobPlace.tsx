@@ -41,8 +41,9 @@ export default function JobPlace() {
   }
   if (!hold) return <Waiting what="the job" />;
   const setViewId = (next: string) => {
-    search.set('view', next);
-    setSearch(search, { replace: true });
+    const now = new URLSearchParams(window.location.search);
+    now.set('view', next);
+    setSearch(now, { replace: true });
   };
   const Place = PLACES.find((p) => p.at === place)?.Place;
   const tail = asked ? `?view=${encodeURIComponent(asked)}` : '';

@@ -1,12 +1,13 @@
-import { useInfiniteQuery, useMutation, useQueryClient } from '@tanstack/react-query';
+import { keepPreviousData, useInfiniteQuery, useMutation, useQueryClient } from '@tanstack/react-query';
 import { Button, Form, Input, Modal, Select } from 'antd';
-import { useState } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { useDeferredValue, useEffect, useState } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
 import { api, unwrap, type JobRow } from '../api/client';
 import { useMe } from '../shell/Session';
 import { TopBar } from '../shell/TopBar';
 import { More } from '../ui/More';
 import { Failed, Waiting } from '../ui/Waiting';
+import { Severity } from '../wall/signs';
 
 const KINDS: Record<string, string> = {
   travel_trailer: 'travel trailer',
@@ -16,24 +17,28 @@ const KINDS: Record<string, string> = {
   other: 'other rig',
 };
 
-/** What stands next on a job, in words. */
-const NEXT: Record<string, { place: string; words: string }> = {
-  survey: { place: 'survey', words: 'Survey the rig as found' },
-  plan: { place: 'plan', words: 'Choose how the inverter comes in' },
-  prove: { place: 'plan', words: 'Work through the findings' },
-};
+/** Where the next action of a job is done. */
+const PLACE: Record<string, string> = { survey: 'survey', plan: 'plan', prove: 'plan' };
 
+type Filter = 'all' | 'survey' | 'plan' | 'dangers';
+
+const FILTERS: [Filter, string][] = [
+  ['all', 'all'],
+  ['survey', 'to survey'],
+  ['plan', 'to plan'],
+  ['dangers', 'with dangers open'],
+];
+
+/** Whether a job belongs under a filter; one whose dangers nobody has worked out yet may have some. */
+export function fits(job: JobRow, filter: Filter): boolean {
+  if (filter === 'all') return true;
+  return filter === 'dangers' ? job.dangers !== 0 : job.stage === filter;
+}
+
+/** What is on the floor: what blocks each job, its next action, who is on it. */
 export default function JobsPlace() {
   const me = useMe();
   const [opening, setOpening] = useState(false);
-  const jobs = useInfiniteQuery({
-    queryKey: ['jobs'],
-    staleTime: 0,
-    initialPageParam: 0,
-    queryFn: async ({ pageParam }) => unwrap(await api.GET('/jobs', { params: { query: { after: pageParam } } })),
-    getNextPageParam: (last, pages) => (last.more ? pages.reduce((n, page) => n + page.jobs.length, 0) : undefined),
-  });
-  const rows = jobs.data?.pages.flatMap((page) => page.jobs);
   return (
     <>
       <TopBar title={me?.workshop} />
@@ -42,47 +47,140 @@ export default function JobsPlace() {
           <h1>On the floor</h1>
           {me?.role !== 'apprentice' && (
             <Button type="primary" onClick={() => setOpening(true)}>
-              Open a job
+              New job
             </Button>
           )}
         </div>
-        {jobs.isPending && <Waiting what="jobs" />}
-        {jobs.isError && <Failed error={jobs.error} again={() => void jobs.refetch()} />}
-        {rows?.length === 0 && (
-          <p className="empty">No job yet. Open one, then survey the rig from a factory layout.</p>
-        )}
-        <ul className="jobs">
-          {rows?.map((job) => (
-            <JobLine key={job.id} job={job} />
-          ))}
-        </ul>
-        <More of={jobs} words="Earlier jobs" />
+        <JobList />
       </main>
       <OpenJob open={opening} close={() => setOpening(false)} />
     </>
   );
 }
 
-function JobLine({ job }: { job: JobRow }) {
-  const next = NEXT[job.stage] ?? NEXT.plan!;
+/** A customer, and the rigs that came in. */
+export function CustomerPlace() {
+  const me = useMe();
+  const { id = '' } = useParams();
+  const [opening, setOpening] = useState(false);
+  const [name, setName] = useState<string | null>(null);
+  return (
+    <>
+      <TopBar title={me?.workshop} />
+      <main className="page">
+        <p>
+          <Link to="/">‹ On the floor</Link>
+        </p>
+        <div className="page-head">
+          <h1>{name ?? 'Customer'}</h1>
+          {me?.role !== 'apprentice' && name && (
+            <Button type="primary" onClick={() => setOpening(true)}>
+              New job for them
+            </Button>
+          )}
+        </div>
+        <JobList customer={Number(id)} named={setName} />
+      </main>
+      <OpenJob open={opening} close={() => setOpening(false)} customer={name ?? undefined} />
+    </>
+  );
+}
+
+function JobList({ customer, named }: { customer?: number; named?: (name: string) => void }) {
+  const [find, setFind] = useState('');
+  const [filter, setFilter] = useState<Filter>('all');
+  const words = useDeferredValue(find);
+  const jobs = useInfiniteQuery({
+    queryKey: ['jobs', words, customer],
+    staleTime: 0,
+    placeholderData: keepPreviousData,
+    initialPageParam: 0,
+    queryFn: async ({ pageParam }) =>
+      unwrap(await api.GET('/jobs', { params: { query: { after: pageParam, find: words || undefined, customer } } })),
+    getNextPageParam: (last, pages) => (last.more ? pages.reduce((n, page) => n + page.jobs.length, 0) : undefined),
+    // Dangers that nobody had worked out yet come a few at a time; who is on a job changes by itself.
+    refetchInterval: (query) =>
+      query.state.data?.pages.some((p) => p.jobs.some((job) => job.dangers === null)) ? 1500 : 20_000,
+  });
+  const rows = jobs.data?.pages.flatMap((page) => page.jobs);
+  const whose = customer === undefined ? undefined : rows?.[0]?.customer;
+  useEffect(() => {
+    if (whose) named?.(whose);
+  }, [whose, named]);
+  const shown = rows?.filter((job) => fits(job, filter));
+  return (
+    <>
+      <div className="floor-tools">
+        <Input
+          allowClear
+          aria-label="Find a rig or a customer"
+          placeholder="find a rig or a customer"
+          value={find}
+          onChange={(e) => setFind(e.target.value)}
+        />
+        <div className="choose" role="radiogroup" aria-label="Which jobs">
+          {FILTERS.map(([f, title]) => (
+            <button key={f} type="button" role="radio" aria-checked={filter === f} onClick={() => setFilter(f)}>
+              {title}
+            </button>
+          ))}
+        </div>
+      </div>
+      {jobs.isPending && <Waiting what="jobs" />}
+      {jobs.isError && <Failed error={jobs.error} again={() => void jobs.refetch()} />}
+      {rows?.length === 0 && words === '' && (
+        <p className="empty">No job yet. Start a new one, then survey the rig from a factory layout.</p>
+      )}
+      {rows && rows.length > 0 && shown?.length === 0 && <p className="empty">None of these.</p>}
+      {rows?.length === 0 && words !== '' && <p className="empty">Nothing is called “{words}”.</p>}
+      <ul className="jobs">
+        {shown?.map((job) => (
+          <JobLine key={job.id} job={job} linked={customer === undefined} />
+        ))}
+      </ul>
+      <More of={jobs} words="Earlier jobs" />
+    </>
+  );
+}
+
+function JobLine({ job, linked }: { job: JobRow; linked: boolean }) {
   return (
     <li className={`job stage-${job.stage}`}>
-      <Link to={`/jobs/${job.id}/${next.place}`} className="job-link">
-        <span className="job-title">{job.title}</span>
+      <span className="job-who">
+        <Link to={`/jobs/${job.id}/${PLACE[job.stage] ?? 'plan'}`} className="job-title">
+          {job.title}
+        </Link>
         <span className="quiet">
-          {job.customer ?? 'no customer'} · {KINDS[job.kind]}
+          {job.customer === null ? (
+            'no customer'
+          ) : linked && job.customerId !== null ? (
+            <Link to={`/customers/${job.customerId}`}>{job.customer}</Link>
+          ) : (
+            job.customer
+          )}{' '}
+          · {KINDS[job.kind]}
         </span>
-      </Link>
-      <span className="job-next">{next.words}</span>
-      <span className="quiet figures">
-        revision {job.revision} ·{' '}
-        {new Date(job.changedAt).toLocaleDateString(undefined, { day: 'numeric', month: 'short' })}
+      </span>
+      <span className="job-next">
+        <b>{job.next}</b>
+        <span className="job-blocks">
+          {job.dangers !== null && job.dangers > 0 && <Severity severity="danger" />}
+          {job.blocks.join(' · ')}
+          {job.dangers === null && <span className="quiet"> dangers not worked out yet …</span>}
+        </span>
+      </span>
+      <span className="quiet figures job-when">
+        {job.here.length > 0 && <b className="job-here">{job.here.join(', ')} on it</b>}
+        <span>
+          revision {job.revision} ·{' '}
+          {new Date(job.changedAt).toLocaleDateString(undefined, { day: 'numeric', month: 'short' })}
+        </span>
       </span>
     </li>
   );
 }
 
-function OpenJob({ open, close }: { open: boolean; close: () => void }) {
+function OpenJob({ open, close, customer }: { open: boolean; close: () => void; customer?: string }) {
   const navigate = useNavigate();
   const client = useQueryClient();
   const create = useMutation({
@@ -94,8 +192,13 @@ function OpenJob({ open, close }: { open: boolean; close: () => void }) {
     },
   });
   return (
-    <Modal open={open} onCancel={close} title="Open a job" footer={null} destroyOnHidden>
-      <Form layout="vertical" onFinish={create.mutate} initialValues={{ kind: 'travel_trailer' }} requiredMark={false}>
+    <Modal open={open} onCancel={close} title="New job" footer={null} destroyOnHidden>
+      <Form
+        layout="vertical"
+        onFinish={create.mutate}
+        initialValues={{ kind: 'travel_trailer', customer }}
+        requiredMark={false}
+      >
         <Form.Item
           name="title"
           label="Rig"
@@ -115,7 +218,7 @@ function OpenJob({ open, close }: { open: boolean; close: () => void }) {
           </p>
         )}
         <Button type="primary" htmlType="submit" loading={create.isPending}>
-          Open it
+          Start it
         </Button>
       </Form>
     </Modal>

@@ -40,7 +40,7 @@ interface Props {
   change: (v: Values) => void;
 }
 
-/** Where a circuit lands, asked once: a breaker's slot, behind a GFCI, or on equipment; its neutral with it or apart. */
+/** Where a circuit lands, asked once: in a slot, behind a GFCI, or on equipment; its neutral with it or apart. */
 export function Landing({ fields, values, change }: Props) {
   const around = useParts();
   const hot = values.hot as Wire | undefined;
@@ -198,7 +198,7 @@ function Place({ wire, set, field, slots }: { wire: Wire; set: (next: Wire) => v
 function Slots({ wire, set }: { wire: Wire; set: (next: Wire) => void }) {
   const around = useParts();
   const panel = around.components[wire.panel!];
-  const there = inPanel(around, wire.panel!);
+  const inside = inPanel(around, wire.panel!);
   const halves = panel?.tandem === true;
   const rows = Array.from({ length: Number(panel?.slots ?? 0) }, (_, i) => i + 1);
   const tap = (slot: number, half?: string) => set({ panel: wire.panel, slot, ...(half ? { half } : {}) });
@@ -206,9 +206,11 @@ function Slots({ wire, set }: { wire: Wire; set: (next: Wire) => void }) {
     <ol className="slots" aria-label={`Slots of ${panel?.label}`}>
       {rows.map((slot) => {
         const mine = wire.slot === slot;
-        const others = there.filter(([, w]) => w.slot === slot);
+        const others = inside.filter(([, w]) => w.slot === slot);
         const main = slot === Number(panel?.mainSlot ?? 0);
         const whole = others.length === 0 && !main;
+        const there = others.map(([c, w]) => `${w.half ? `${w.half}: ` : ''}${c.label}`).join(', ');
+        const who = main ? 'main breaker' : there || (mine ? 'this circuit' : 'free');
         return (
           <li key={slot} className={clsx('slot', mine && 'slot-mine')}>
             <button
@@ -216,15 +218,10 @@ function Slots({ wire, set }: { wire: Wire; set: (next: Wire) => void }) {
               disabled={!whole}
               aria-pressed={mine && !wire.half}
               onClick={() => tap(slot)}
-              aria-label={`Slot ${slot}: ${main ? 'main breaker' : others.map(([c]) => c.label).join(', ') || (mine ? 'this circuit' : 'free')}`}
+              aria-label={`Slot ${slot}: ${who}`}
             >
               <b className="figures">{slot}</b>
-              <span>
-                {main
-                  ? 'main'
-                  : others.map(([c, w]) => `${w.half ? `${w.half}: ` : ''}${c.label}`).join(', ') ||
-                    (mine ? 'this circuit' : 'free')}
-              </span>
+              <span>{who}</span>
             </button>
             {halves &&
               !main &&

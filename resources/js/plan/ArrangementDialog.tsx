@@ -1,13 +1,11 @@
 import { useQuery } from '@tanstack/react-query';
-import { Button, Checkbox, Form, Input, InputNumber, Modal, Radio, Select, Switch } from 'antd';
+import { Button, Checkbox, Form, Input, InputNumber, Modal, Radio, Select } from 'antd';
 import { useMemo, useState } from 'react';
-import type { Component, Field, JobDocument, Reference } from '../api/client';
+import type { Component, Reference } from '../api/client';
 import { referenceQuery, type DesignHold } from '../job/useDesign';
-import { fitting } from '../parts/context';
-import { LengthInput } from '../parts/inputs';
-import { useUnits } from '../shell/units';
-import { valueWords } from '../ui/spoken';
 import { Waiting } from '../ui/Waiting';
+import { filledWords, kindsWith, named, neededOffGrid, wrongCharger, type Options } from './arrangement';
+import { Asked, Length, Usual, within } from './Asked';
 
 interface Props {
   hold: DesignHold;
@@ -16,44 +14,8 @@ interface Props {
   open: (viewId: string) => void;
 }
 
-type Options = Record<string, unknown>;
-type Kind = Reference['batteries'][number];
-
 /** What is decided first; everything else is folded away with what will be assumed. */
 const FIRST = ['circuit', 'converter', 'parallel', 'dcRunM', 'fuseRunM'];
-
-/** The circuits that the inverter is to feed when nothing was said before: those that must run off grid. */
-export function neededOffGrid(document: JobDocument): string[] {
-  return Object.entries(document.needs.offGrid ?? {})
-    .filter(([id, on]) => on && document.asFound.components[id]?.type === 'circuit')
-    .map(([id]) => id);
-}
-
-/** A charger that is left on a battery of another chemistry than its profile is for; null where all suits. */
-export function wrongCharger(
-  components: Record<string, Component>,
-  chemistry: unknown,
-  fate: unknown,
-): Component | null {
-  const found = Object.values(components).find((c) => c.type === 'battery_bank');
-  if (!chemistry || !['left', 'by_hand', 'ahead', 'contactor', 'contactor_safe'].includes(String(fate))) return null;
-  if (found && found.chemistry === chemistry) return null;
-  const lithium = chemistry === 'lfp';
-  const charger = Object.values(components).find((c) => c.type === 'converter');
-  return charger && charger.profile !== (lithium ? 'lithium' : 'lead') ? charger : null;
-}
-
-const BEFORE = 'before';
-
-/** What there is to choose from, with what the plan had where it is none of the usual kinds; and what it had. */
-export function kindsWith(kinds: Kind[], used: Options, usual: number): { kinds: Kind[]; chosen: string } {
-  const names = new Set(kinds.flatMap((k) => Object.keys(k.values)));
-  const values = Object.fromEntries(Object.entries(used).filter(([name]) => names.has(name)));
-  const same = kinds.find((k) => Object.entries(values).every(([name, v]) => k.values[name] === v));
-  if (Object.keys(values).length === 0) return { kinds, chosen: kinds[Math.min(usual, kinds.length - 1)]!.id };
-  if (same) return { kinds, chosen: same.id };
-  return { kinds: [{ id: BEFORE, title: 'As this plan has it', values }, ...kinds], chosen: BEFORE };
-}
 
 /** Choosing how the inverter meets the factory wiring: what must be decided first, the rest with what is assumed. */
 export function ArrangementDialog({ hold, plan, close, open }: Props) {
@@ -92,7 +54,11 @@ function Choosing({ hold, plan, close, open, reference }: Props & { reference: R
   const batteries = kindsWith(reference.batteries, used, 2);
   const [unit, setUnit] = useState(units.chosen);
   const [battery, setBattery] = useState(batteries.chosen);
-  const circuits = Object.entries(components).filter(([, c]) => c.type === 'circuit' && !c.feeds);
+  // Whatever lands somewhere; what feeds more than a converter is no branch circuit.
+  const circuits = Object.entries(components).filter(([, c]) => {
+    const fed = (c.feeds as { at?: string } | undefined)?.at;
+    return c.type === 'circuit' && (fed === undefined || components[fed]?.type === 'converter');
+  });
   const [fed, setFed] = useState<string[]>(() => {
     const before = Object.entries((used.circuits ?? {}) as Record<string, boolean>).filter(([, on]) => on);
     return before.length > 0 ? before.map(([id]) => id) : neededOffGrid(document);
@@ -189,7 +155,7 @@ function Choosing({ hold, plan, close, open, reference }: Props & { reference: R
           >
             <Select
               options={circuits
-                .filter(([, c]) => (c.hot as { panel?: string }).panel)
+                .filter(([, c]) => (c.hot as { panel?: string }).panel && !c.feeds)
                 .map(([value, c]) => ({ value, label: c.label }))}
             />
           </Form.Item>
@@ -298,104 +264,4 @@ function Choosing({ hold, plan, close, open, reference }: Props & { reference: R
       </div>
     </Form>
   );
-}
-
-/** A name that no other plan has. */
-function named(title: string, document: JobDocument): string {
-  const taken = new Set(Object.values(document.plans).map((p) => p.title));
-  const short = title.slice(0, 70);
-  for (let n = 1; ; n++) {
-    const name = n === 1 ? short : `${short} ${n}`;
-    if (!taken.has(name)) return name;
-  }
-}
-
-/** What a choice of unit and battery brings with it, in a few words. */
-function filledWords(filled: Options, options: Record<string, Field>): string {
-  return Object.entries(filled)
-    .filter(([name]) => name in options && name !== 'chemistry')
-    .map(([name, v]) => {
-      const field = options[name]!;
-      const value = field.kind === 'choice' ? (field.choices[String(v)] ?? v) : `${String(v).replace('awg:', '')}`;
-      return `${field.label.charAt(0).toLowerCase()}${field.label.slice(1)} ${String(value)} ${field.unit || (field.kind === 'size' ? 'AWG' : '')}`.trim();
-    })
-    .join(', ');
-}
-
-/** What is taken when a field is left empty. */
-function Usual({ field }: { field: Field }) {
-  const units = useUnits();
-  if (field.usual !== null) return <span className="quiet">left empty: {valueWords(field, field.usual, units)}</span>;
-  return field.note ? <span className="quiet">left empty: {field.note}</span> : null;
-}
-
-/** A number out of bounds is said where it stands, and left as it was typed. */
-export function within(field: Field): { validator: (_: unknown, v: unknown) => Promise<void> }[] {
-  if (field.kind !== 'number' && field.kind !== 'integer') return [];
-  return [
-    {
-      validator: async (_, v) => {
-        if (typeof v === 'number' && (v < field.min || v > field.max))
-          throw new Error(`${field.min} to ${field.max}${field.unit && ` ${field.unit}`}.`);
-        if (typeof v === 'number' && field.kind === 'integer' && !Number.isInteger(v))
-          throw new Error('A whole number.');
-      },
-    },
-  ];
-}
-
-/** What Ant Design's form hands to a control. */
-interface Bound {
-  value?: unknown;
-  onChange?: (v: unknown) => void;
-  id?: string;
-}
-
-/** A length with its unit, and what is taken without it. */
-function Length({ field, value, onChange }: Bound & { field: Field }) {
-  return (
-    <>
-      <LengthInput
-        label={field.label}
-        value={value as number | undefined}
-        entered={undefined}
-        set={(v) => onChange?.(v)}
-      />
-      <Usual field={field} />
-    </>
-  );
-}
-
-/** A control for a declared field. */
-function Asked({
-  field,
-  components,
-  reference,
-  ...bound
-}: Bound & { field: Field; components: Record<string, Component>; reference: Reference }) {
-  if (field.kind === 'choice')
-    return (
-      <Select
-        allowClear={!field.required}
-        {...(bound as object)}
-        options={Object.entries(field.choices).map(([value, label]) => ({ value, label }))}
-      />
-    );
-  if (field.kind === 'flag') return <Switch {...(bound as object)} checkedChildren="yes" unCheckedChildren="no" />;
-  if (field.kind === 'ref')
-    return (
-      <Select {...(bound as object)} options={fitting(field, { components, forms: reference.forms, self: null })} />
-    );
-  if (field.kind === 'size')
-    return (
-      <Select
-        allowClear
-        {...(bound as object)}
-        options={reference.conductors.map((c) => ({
-          value: c.designation,
-          label: `${c.spoken} (${c.areaMm2.toFixed(1)} mm²)`,
-        }))}
-      />
-    );
-  return <InputNumber {...(bound as object)} style={{ width: '100%' }} />;
 }

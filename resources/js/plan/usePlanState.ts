@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useReducer } from 'react';
+import { useEffect, useReducer } from 'react';
 import { useSearchParams } from 'react-router';
 import { fromAddress, planReducer, toAddress, type PlanAction, type PlanState } from './planState';
 
@@ -7,13 +7,10 @@ export function usePlanState(): [PlanState, (action: PlanAction) => void] {
   const [address, setAddress] = useSearchParams();
   const [state, dispatch] = useReducer(planReducer, address, fromAddress);
   useEffect(() => {
-    setAddress(
-      (now) => {
-        const next = toAddress(state, now);
-        return next.toString() === now.toString() ? now : next;
-      },
-      { replace: true },
-    );
+    // As it is by now: another part of it may have been written since this was drawn.
+    const now = new URLSearchParams(window.location.search);
+    const next = toAddress(state, now);
+    if (next.toString() !== now.toString()) setAddress(next, { replace: true });
   }, [state, setAddress]);
-  return [state, useCallback((action: PlanAction) => dispatch(action), [])];
+  return [state, dispatch];
 }

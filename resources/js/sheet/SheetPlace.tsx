@@ -1,10 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo } from 'react';
 import { useParams, useSearchParams } from 'react-router';
-import { api, unwrap, type Finding } from '../api/client';
+import { api, unwrap, type Finding, type Reference } from '../api/client';
 import { referenceQuery } from '../job/useDesign';
 import { countOf, isOutside, ownFindings } from '../plan/findings';
-import { LiveTable } from '../plan/LiveTable';
+import { plannedParts } from '../parts/planned';
 import { useUnits } from '../shell/units';
 import { Assumed } from '../ui/Assumed';
 import { Cautions } from '../ui/Cautions';
@@ -14,6 +14,8 @@ import { Failed, Waiting } from '../ui/Waiting';
 import { engineHere } from '../wall/flow/engine';
 import { useGeometry } from '../wall/useGeometry';
 import { Wall } from '../wall/Wall';
+import { Door } from './Door';
+import { PhotoPages } from './PhotoPages';
 
 const WIDTH = 980;
 
@@ -66,6 +68,7 @@ export default function SheetPlace() {
     ...doc.asFound.components,
     ...Object.fromEntries(changes.filter((c) => c.op === 'fit').map((c) => [c.target, c.value])),
   } as Record<string, { type?: string }>;
+  const parts = plannedParts(doc, view.plan);
   const label = (c: string) => answer.labels[c] ?? doc.asFound.components[c]?.label ?? c;
   return (
     <main className="sheet" data-ready="true">
@@ -95,7 +98,8 @@ export default function SheetPlace() {
           <b>Do not build this as it stands:</b> {dangers === 1 ? 'a danger is' : `${dangers} dangers are`} open below.
         </p>
       )}
-      <section>
+      <Door answer={answer} parts={parts} />
+      <section className="new-page">
         <h2>The wall, {answer.states.find((s) => s.id === state)?.title}</h2>
         <div
           className="sheet-wall"
@@ -113,9 +117,6 @@ export default function SheetPlace() {
             movable={false}
           />
         </div>
-      </section>
-      <section>
-        <LiveTable answer={answer} plain />
       </section>
       <section>
         <h2>Findings</h2>
@@ -198,12 +199,18 @@ export default function SheetPlace() {
           </ol>
         </section>
       )}
+      <PhotoPages job={Number(id)} label={(c) => walkTitle(c, reference.data) ?? label(c)} />
       <section>
         <h2>Assumed, not measured</h2>
         {answer.assumptions.length === 0 ? <p>Nothing.</p> : <Assumed assumptions={answer.assumptions} forms={forms} />}
       </section>
     </main>
   );
+}
+
+/** What a photograph of the walk round shows. */
+function walkTitle(component: string, reference: Reference): string | undefined {
+  return reference.walk.find((item) => `walk.${item.id}` === component)?.title;
 }
 
 function FindingList({ findings }: { findings: Finding[] }) {

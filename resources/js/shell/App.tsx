@@ -13,6 +13,7 @@ import { UnitsContext, useUnitsPref } from './units';
 import { antTheme } from './theme';
 
 const JobsPlace = lazy(() => import('../jobs/JobsPlace'));
+const CustomerPlace = lazy(async () => ({ default: (await import('../jobs/JobsPlace')).CustomerPlace }));
 const JobPlace = lazy(() => import('../job/JobPlace'));
 const SheetPlace = lazy(() => import('../sheet/SheetPlace'));
 const TokensPlace = lazy(() => import('../account/TokensPlace'));
@@ -71,6 +72,7 @@ function Places() {
     <Suspense fallback={<Waiting what="this place" />}>
       <Routes>
         <Route path="/" element={<JobsPlace />} />
+        <Route path="/customers/:id" element={<CustomerPlace />} />
         <Route path="/account" element={<AccountPlace />} />
         <Route path="/workshop" element={<WorkshopPlace />} />
         <Route path="/tokens" element={<TokensPlace />} />

@@ -37,7 +37,7 @@ export function Cell({ component, label, shown, name, empty = '–' }: Props) {
   if (draft) {
     return (
       <span
-        className="cell-edit"
+        className="val-edit"
         onKeyDown={(e) => {
           if (e.key === 'Enter' && !atOnce) put(draft.value, draft.entered);
           if (e.key === 'Escape') setDraft(null);
@@ -51,7 +51,7 @@ export function Cell({ component, label, shown, name, empty = '–' }: Props) {
           set={(value, entered) => (atOnce ? put(value, entered) : setDraft({ value, entered }))}
           autoFocus
         />
-        <button type="button" className="cell-done" onClick={() => put(draft.value, draft.entered)}>
+        <button type="button" className="val-done" onClick={() => put(draft.value, draft.entered)}>
           Done
         </button>
       </span>
@@ -59,11 +59,11 @@ export function Cell({ component, label, shown, name, empty = '–' }: Props) {
   }
   const words = plain.value === undefined || plain.value === null ? empty : valueWords(field, raw, units, name);
   return (
-    <span className={clsx('cell', plain.assumed && 'cell-assumed')}>
+    <span className={clsx('val', plain.assumed && 'val-assumed')}>
       <button
         type="button"
-        className={clsx('cell-value figures', words === empty && 'quiet')}
-        aria-label={`${what}: ${words}${plain.assumed ? ', assumed' : ''}. Change it`}
+        className={clsx('val-shown figures', words === empty && 'quiet')}
+        title={`${what}: change it`}
         onClick={() => setDraft({ value: plain.value, entered: plain.entered })}
       >
         {plain.assumed && '~'}

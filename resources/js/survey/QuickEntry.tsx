@@ -58,7 +58,7 @@ export function QuickEntry({ hold, direct = false }: { hold: DesignHold; direct?
         />
       )}
       <Button htmlType="submit" type="primary">
-        Add
+        {direct ? 'Add 12 V' : 'Add'}
       </Button>
       <p id={`${id}-wrong`} className="wrong" role="alert">
         {wrong.join(' ')}

@@ -39,7 +39,7 @@ function Copy({ hold }: { hold: DesignHold }) {
   const { message } = App.useApp();
   const [from, setFrom] = useState<number | null>(null);
   const jobs = useQuery({
-    queryKey: ['jobs'],
+    queryKey: ['jobs', 'to copy'],
     queryFn: async () => unwrap(await api.GET('/jobs')).jobs,
   });
   const others = (jobs.data ?? []).filter((j) => j.id !== hold.design.id);

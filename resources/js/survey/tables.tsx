@@ -70,7 +70,7 @@ export function CircuitTable({ rows, components, forms, open }: TableProps) {
   return (
     <Frame
       label="Circuits"
-      head={['Lands', 'Circuit', 'Breaker', 'Cable', 'One way', 'GFCI', 'Outlets', 'Draws', 'Looked at', '']}
+      head={['Lands', 'Circuit', 'Looked at', '', 'Breaker', 'Cable', 'One way', 'GFCI', 'Outlets', 'Draws']}
     >
       {rows.map(([id, c]) => {
         const hot = c.hot as Wire | undefined;
@@ -86,6 +86,14 @@ export function CircuitTable({ rows, components, forms, open }: TableProps) {
             <td>
               <b>{cell(id, c, '/label')}</b>
             </td>
+            <td>
+              <RowTick id={id} part={c} />
+            </td>
+            <td>
+              <Button onClick={() => open(id)} aria-label={`Open ${c.label}`}>
+                Open
+              </Button>
+            </td>
             <td>{cell(id, c, '/breakerA')}</td>
             <td>{cell(id, c, '/cable/size')}</td>
             <td>{cell(id, c, '/cable/lengthM')}</td>
@@ -99,14 +107,6 @@ export function CircuitTable({ rows, components, forms, open }: TableProps) {
               ) : (
                 <LoadSum c={c} />
               )}
-            </td>
-            <td>
-              <RowTick id={id} part={c} />
-            </td>
-            <td>
-              <Button onClick={() => open(id)} aria-label={`Open ${c.label}`}>
-                Open
-              </Button>
             </td>
           </tr>
         );

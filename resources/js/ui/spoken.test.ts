@@ -34,9 +34,9 @@ describe('a place in a part and its value, said', () => {
   it('leaves the unit with the value', () => {
     expect(said('/breakerA', 20)).toBe('breaker 20 A');
   });
-  it('reads through groups, and through the entries of a map by their own names', () => {
+  it('reads through groups, and past the ids of a map', () => {
     expect(said('/cable/size', 'awg:12')).toBe('cable, size 12 AWG');
-    expect(said('/loads/element/watts', 1440)).toBe('loads, element, power 1440 W');
+    expect(said('/loads/element/watts', 1440)).toBe('loads, power 1440 W');
   });
   it('uses the units chosen, and the words of a choice', () => {
     expect(said('/cable/lengthM', { value: 5, basis: 'assumed' }, trade)).toBe('cable, length one way 16 ft');

@@ -21,15 +21,16 @@ export function placeOf(forms: Reference['forms'] | undefined, type: string, pat
   const words = path
     .split('/')
     .slice(1)
-    .map((step) => {
+    .flatMap((step) => {
+      // Which entry of several: its id is nobody's word for it.
       if (ofMap) {
         ofMap = false;
-        return step;
+        return [];
       }
       field = fields[step];
       ofMap = field?.kind === 'map';
       fields = field?.fields ?? {};
-      return inSentence(field?.label ?? step);
+      return [inSentence(field?.label ?? step)];
     });
   return { words: words.join(', '), field };
 }

@@ -505,8 +505,8 @@ describe('12 V parts', function (): void {
             ->toContain($said);
     })->with([
         ['ghost.pos', 'no component "ghost"'],
-        ['bank.middle', 'it has: bank.pos, bank.neg'],
-        ['panel.bus', 'it has: none'],
+        ['bank.middle', 'it has: "bank.pos", "bank.neg"'],
+        ['panel.bus', 'it has: "none"'],
     ]);
 
     it('bonds the negative to the frame by its strap', function (): void {

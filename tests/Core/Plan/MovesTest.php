@@ -38,7 +38,7 @@ it('offers what can be carried out, and nothing else', function (string $recipe)
                     continue;
                 }
                 try {
-                    $moved = Rigs::edit($document, Sample::move($circuit->id, (string) $place, $wire));
+                    $moved = Rigs::edit($document, Sample::move($circuit->id, (string) $place, $wire), false);
                     $after = Rig::from(Planned::atLast($moved, 'p'))->find($circuit->id);
                     expect($after?->lands($wire))->toBe((string) $place);
                     $done = true;
@@ -77,7 +77,7 @@ it('gives a breaker that suits its cable to a circuit that never had one', funct
 
 it('says in names why a circuit cannot feed itself', function (): void {
     $document = rigToMoveIn('subpanel');
-    Rigs::edit($document, Sample::move('inverter_feed', 'inverter_panel'));
+    Rigs::edit($document, Sample::move('inverter_feed', 'inverter_panel'), false);
 })->throws(Refused::class, 'Inverter panel is fed by Inverter/charger feed: it would feed itself.');
 
 it('follows cables and cords, and stops at a battery', function (): void {
@@ -102,12 +102,16 @@ it('refuses a second feed to a port, with what feeds it already', function (): v
         'to' => ['at' => 'main_panel', 'port' => 'line'],
         'cable' => ['size' => 'awg:10', 'lengthM' => 2],
     ];
-    $fit = fn(array $to): stdClass => Rigs::edit($document, [
-        'kind' => 'plan_fit',
-        'plan' => 'p',
-        'id' => 'second',
-        'component' => ['to' => $to] + $feeder,
-    ]);
+    $fit = fn(array $to): stdClass => Rigs::edit(
+        $document,
+        [
+            'kind' => 'plan_fit',
+            'plan' => 'p',
+            'id' => 'second',
+            'component' => ['to' => $to] + $feeder,
+        ],
+        false,
+    );
     try {
         $fit(['at' => 'main_panel', 'port' => 'line']);
         $this->fail('was not refused');
@@ -119,7 +123,7 @@ it('refuses a second feed to a port, with what feeds it already', function (): v
             ->not->toContain('main_panel');
     }
     try {
-        Rigs::edit($document, Sample::set('inverter_out', '/to', ['at' => 'main_panel', 'port' => 'line']));
+        Rigs::edit($document, Sample::set('inverter_out', '/to', ['at' => 'main_panel', 'port' => 'line']), false);
         $this->fail('was not refused');
     } catch (Refused $e) {
         expect($e->problems[0]->message)->toContain('already');
@@ -135,6 +139,6 @@ it('leaves a double feed alone that is there already', function (): void {
         'to' => ['at' => 'main_panel', 'port' => 'line'],
         'cable' => ['size' => 'awg:10', 'lengthM' => 2],
     ]);
-    $after = Rigs::edit($document, Sample::set('main_fuse', '/ratingA', ['value' => 300, 'basis' => 'told']));
+    $after = Rigs::edit($document, Sample::set('main_fuse', '/ratingA', ['value' => 300, 'basis' => 'told']), false);
     expect(Planned::atLast($after, 'p')->main_fuse->ratingA->value)->toBe(300);
 });

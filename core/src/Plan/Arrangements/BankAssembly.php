@@ -32,6 +32,10 @@ final class BankAssembly
         ];
         // Fuse, disconnect and bars stand by the battery; what is left is the long run to the unit.
         $toFuse = $o->surveyed('fuseRunM', round(min(0.15, 0.1 * $run->value), 2));
+        if (!isset($o->raw->fuseRunM)) {
+            // A share of the run is known as well as the run is.
+            $toFuse->basis = $run->basis;
+        }
         $near = min(0.3, 0.2 * $run->value);
         $long = $run->value - $toFuse->value - 2 * $near;
         if ($long < 0.01) {

@@ -1,0 +1,84 @@
+import { InputNumber, Select, Switch } from 'antd';
+import type { Component, Field, Reference } from '../api/client';
+import { fitting } from '../parts/context';
+import { LengthInput } from '../parts/inputs';
+import { useUnits } from '../shell/units';
+import { valueWords } from '../ui/spoken';
+
+/** What is taken when a field is left empty. */
+export function Usual({ field }: { field: Field }) {
+  const units = useUnits();
+  if (field.usual !== null) return <span className="quiet">left empty: {valueWords(field, field.usual, units)}</span>;
+  return field.note ? <span className="quiet">left empty: {field.note}</span> : null;
+}
+
+/** A number out of bounds is said where it stands, and left as it was typed. */
+export function within(field: Field): { validator: (_: unknown, v: unknown) => Promise<void> }[] {
+  if (field.kind !== 'number' && field.kind !== 'integer') return [];
+  return [
+    {
+      validator: async (_, v) => {
+        if (typeof v === 'number' && (v < field.min || v > field.max))
+          throw new Error(`${field.min} to ${field.max}${field.unit && ` ${field.unit}`}.`);
+        if (typeof v === 'number' && field.kind === 'integer' && !Number.isInteger(v))
+          throw new Error('A whole number.');
+      },
+    },
+  ];
+}
+
+/** What Ant Design's form hands to a control. */
+interface Bound {
+  value?: unknown;
+  onChange?: (v: unknown) => void;
+  id?: string;
+}
+
+/** A length with its unit, and what is taken without it. */
+export function Length({ field, value, onChange }: Bound & { field: Field }) {
+  return (
+    <>
+      <LengthInput
+        label={field.label}
+        value={value as number | undefined}
+        entered={undefined}
+        set={(v) => onChange?.(v)}
+      />
+      <Usual field={field} />
+    </>
+  );
+}
+
+/** A control for a declared field. */
+export function Asked({
+  field,
+  components,
+  reference,
+  ...bound
+}: Bound & { field: Field; components: Record<string, Component>; reference: Reference }) {
+  if (field.kind === 'choice')
+    return (
+      <Select
+        allowClear={!field.required}
+        {...(bound as object)}
+        options={Object.entries(field.choices).map(([value, label]) => ({ value, label }))}
+      />
+    );
+  if (field.kind === 'flag') return <Switch {...(bound as object)} checkedChildren="yes" unCheckedChildren="no" />;
+  if (field.kind === 'ref')
+    return (
+      <Select {...(bound as object)} options={fitting(field, { components, forms: reference.forms, self: null })} />
+    );
+  if (field.kind === 'size')
+    return (
+      <Select
+        allowClear
+        {...(bound as object)}
+        options={reference.conductors.map((c) => ({
+          value: c.designation,
+          label: `${c.spoken} (${c.areaMm2.toFixed(1)} mm²)`,
+        }))}
+      />
+    );
+  return <InputNumber {...(bound as object)} style={{ width: '100%' }} />;
+}
