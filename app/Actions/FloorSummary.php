@@ -130,13 +130,16 @@ final class FloorSummary
     /** @return list<string> who is on it now */
     private function here(RigJob $job): array
     {
-        return DB::table('presences')
-            ->join('users', 'users.id', '=', 'presences.user_id')
-            ->where('rig_job_id', $job->id)
-            ->where('seen_at', '>', now()->subSeconds(self::GONE_S))
-            ->orderBy('users.name')
-            ->distinct()
-            ->pluck('users.name')
-            ->all();
+        return array_values(
+            DB::table('presences')
+                ->join('users', 'users.id', '=', 'presences.user_id')
+                ->where('rig_job_id', $job->id)
+                ->where('seen_at', '>', now()->subSeconds(self::GONE_S))
+                ->orderBy('users.name')
+                ->distinct()
+                ->pluck('users.name')
+                ->map(fn(mixed $name): string => is_string($name) ? $name : '')
+                ->all(),
+        );
     }
 }

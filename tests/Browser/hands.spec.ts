@@ -27,7 +27,7 @@ test('controls set by hand tell what reacts, in order', async ({ page }) => {
   // A breaker in hand is switched by touching it on the wall.
   await page.locator('[data-circuit=c_air]').click();
   await expect(page.locator('[data-circuit=c_air]')).toHaveAttribute('aria-label', /dead/);
-  await page.getByRole('button', { name: 'As the state has it' }).click();
+  await page.getByRole('button', { name: 'Reset', exact: true }).click();
   await expect(page.getByText('set by hand')).toHaveCount(0);
 });
 

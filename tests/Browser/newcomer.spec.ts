@@ -85,7 +85,10 @@ test('a newcomer surveys, plans and changes a length in few steps', async ({ pag
   await expect(page.getByRole('heading', { name: /Fuse, at least/ })).toBeVisible();
   await expect(drop).not.toHaveText(before!);
   expect(hand.acts - sized).toBeLessThanOrEqual(3);
-  console.log(`newcomer: survey ${survey}, plan ${plan}, one length ${hand.acts - sized} actions`);
+  test.info().annotations.push({
+    type: 'actions',
+    description: `newcomer: survey ${survey}, plan ${plan}, one length ${hand.acts - sized} actions`,
+  });
   await accessible(page);
   expect(heard).toEqual([]);
 });

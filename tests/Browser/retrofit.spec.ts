@@ -101,7 +101,7 @@ test('a retrofit from the empty job to paper and back', async ({ page }) => {
   // Export, and import into an empty job.
   await page.getByRole('button', { name: 'Print & files' }).click();
   const download = page.waitForEvent('download');
-  await page.getByText('Take the job file away').click();
+  await page.getByText('Download the job file').click();
   const file = (await (await download).path())!;
   expect(JSON.parse(readFileSync(file, 'utf8'))).toMatchObject({ hollin: 'job', format: 1 });
   await page.goto('/');

@@ -15,7 +15,7 @@ final class ReversedPolarity implements RigRule
         return new Definition(
             'reversed_polarity',
             Severity::Warning,
-            'Breakers no longer part the live wire',
+            'Breakers now open the neutral',
             'With hot and neutral reversed at the pedestal every single-pole breaker and switch opens the ' .
                 'neutral: a circuit that is off is still live. A surge unit that tests polarity keeps the supply ' .
                 'out.',

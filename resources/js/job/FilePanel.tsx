@@ -72,7 +72,7 @@ export function FilePanel({ hold, viewId }: { hold: DesignHold; viewId: string }
         type="file"
         accept="application/json,.json"
         hidden
-        aria-label="Job file to bring in"
+        aria-label="Job file to upload"
         onChange={(e) => {
           const file = e.target.files?.[0];
           e.target.value = '';
@@ -91,10 +91,10 @@ export function FilePanel({ hold, viewId }: { hold: DesignHold; viewId: string }
             { key: 'letter', label: 'Plan sheet as PDF, Letter', onClick: () => void pdf('letter') },
             { key: 'a4', label: 'Plan sheet as PDF, A4', onClick: () => void pdf('a4') },
             { type: 'divider' },
-            { key: 'out', label: <a href={`/api/v1/jobs/${id}/file`}>Take the job file away</a> },
+            { key: 'out', label: <a href={`/api/v1/jobs/${id}/file`}>Download the job file</a> },
             {
               key: 'in',
-              label: 'Bring a job file in',
+              label: 'Upload a job file',
               disabled: hold.design.revision !== 1,
               onClick: () => picker.current?.click(),
             },

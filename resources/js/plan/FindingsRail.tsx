@@ -3,6 +3,8 @@ import type { ReactNode } from 'react';
 import type { Answer, Finding, Reference } from '../api/client';
 import { FigureLine } from '../ui/Arithmetic';
 import { Assumed } from '../ui/Assumed';
+import { GLOSSARY } from '../ui/glossary';
+import { Term } from '../ui/Term';
 import { Severity } from '../wall/signs';
 import { countOf, isOutside } from './findings';
 
@@ -16,9 +18,9 @@ interface Props {
   chosen: string | null;
   unchoose: () => void;
   move: ((circuit: string) => void) | null;
-  /** the fields of every kind of part, for their names */
   /** opens what is chosen, where that is a part of its own */
   open: (() => void) | null;
+  /** the fields of every kind of part, for their names */
   forms: Reference['forms'] | undefined;
 }
 
@@ -176,12 +178,16 @@ function Card({ finding: f, answer, focus, pick, offers, children }: CardProps) 
         <Severity severity={f.severity} />
         <span className="finding-title">{f.title}</span>
         <span className="finding-on">{f.components[0] ? answer.labels[f.components[0]] : ''}</span>
-        <span className={`how how-${f.ways.kind}`}>{HOW[f.ways.kind]}</span>
+        <span className={`how how-${f.ways.kind}`} title={GLOSSARY[HOW[f.ways.kind] ?? '']}>
+          {HOW[f.ways.kind]}
+        </span>
       </button>
       {focus?.id === f.id && (
         <div className="finding-body">
           <p>{f.text}</p>
-          <p className="ways">{f.ways.words}</p>
+          <p className="ways">
+            {HOW[f.ways.kind] && <Term>{HOW[f.ways.kind]!}</Term>}: {f.ways.words}
+          </p>
           {f.figures.map((figure) => (
             <FigureLine key={figure.label} figure={figure} />
           ))}

@@ -62,7 +62,7 @@ export function HandPanel({ answer, setting, set, settled, about, all, reset }: 
           <span className="quiet">All that can be set</span>
         )}
         <button type="button" className="linklike" onClick={reset}>
-          As the state has it
+          Reset
         </button>
       </div>
       {about && shown.length === 0 && <p className="quiet">Nothing to set on it.</p>}

@@ -2,6 +2,7 @@ import { Button, Checkbox, Input } from 'antd';
 import { useState } from 'react';
 import { uuid } from '../api/client';
 import type { DesignHold } from '../job/useDesign';
+import { Term } from '../ui/Term';
 
 /** What must run off grid, and which loads run together. */
 export function NeedsPanel({ hold }: { hold: DesignHold }) {
@@ -20,7 +21,9 @@ export function NeedsPanel({ hold }: { hold: DesignHold }) {
     <section className="needs">
       <h1>What must run</h1>
       <fieldset className="choices">
-        <legend>Off grid, without any supply</legend>
+        <legend>
+          <Term of="off grid">Off grid</Term>, without any supply
+        </legend>
         <div className="check-grid">
           {circuits.map(([id, c]) => (
             <Checkbox

@@ -29,7 +29,7 @@ export function Start({ hold }: { hold: DesignHold }) {
         ))}
       </ul>
       <Copy hold={hold} />
-      <p className="quiet">Or bring a job file in under &ldquo;Print &amp; files&rdquo;.</p>
+      <p className="quiet">Or upload a job file under &ldquo;Print &amp; files&rdquo;.</p>
     </main>
   );
 }

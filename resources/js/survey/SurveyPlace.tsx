@@ -9,6 +9,7 @@ import { PartDrawer } from '../parts/PartDrawer';
 import { assumedCount } from '../parts/values';
 import { useMe } from '../shell/Session';
 import { Cautions } from '../ui/Cautions';
+import { Term } from '../ui/Term';
 import { Waiting } from '../ui/Waiting';
 import { BaselinePanel } from './BaselinePanel';
 import { SurveyContext } from './context';
@@ -63,8 +64,8 @@ export default function SurveyPlace({ hold }: PlaceProps) {
         <main className="page wide survey">
           <div className="survey-top">
             <p className="lede">
-              Read the jacket, measure, ask: labels lie. What stands here with <span className="is-assumed">~</span> is
-              assumed; its tick says you have looked. Tap a value to change it.
+              Read the jacket, measure, ask: labels lie. What stands here with <span className="is-assumed">~</span> is{' '}
+              <Term>assumed</Term>; its tick says you have looked. Tap a value to change it.
             </p>
             <div className="choose" role="radiogroup" aria-label="How what I type is known">
               {[false, true].map((t) => (
