@@ -20,7 +20,7 @@ final class Fixtures extends Command
 
     protected $signature = 'hollin:fixtures';
 
-    protected $description = 'Write the reference and the example files\' answers to storage/fixtures, for interface tests';
+    protected $description = 'Write the reference and answers of examples to storage/fixtures, for interface tests';
 
     public function handle(ReferenceController $reference): int
     {

@@ -64,7 +64,7 @@ export default function SurveyPlace({ hold }: PlaceProps) {
         <main className="page wide survey">
           <div className="survey-top">
             <p className="lede">
-              Read the jacket, measure, ask: labels lie. What stands here with <span className="is-assumed">~</span> is{' '}
+              Read the jacket, measure, ask: labels lie. A value with <span className="is-assumed">~</span> is only{' '}
               <Term>assumed</Term>; its tick says you have looked. Tap a value to change it.
             </p>
             <div className="choose" role="radiogroup" aria-label="How what I type is known">

@@ -193,3 +193,54 @@ it('tries what is as found in a plan of its own, and leaves the document as it w
         ->and(json_encode($document))
         ->toBe($text);
 });
+
+it('groups beneath a finding only what goes with it', function (stdClass $document): void {
+    $ids = fn(stdClass $d, string $view): array => array_column(
+        array_map(fn(Finding $f): array => $f->toArray(), (new JobAnswers($d))->judged($view)[1]->findings),
+        'because',
+        'id',
+    );
+    $cleared = 0;
+    foreach (array_keys((array) $document->plans) as $plan) {
+        $view = "{$plan}/" . array_key_last((array) $document->plans->{$plan}->stages);
+        $because = $ids($document, $view);
+        foreach (
+            array_filter($because, fn(?string $cause): bool => array_key_exists($cause ?? '', $because))
+            as $id => $cause
+        ) {
+            foreach ((new Remedies($document))->of($view, $cause) ?? [] as $offer) {
+                if ($offer['result'] === 'clears') {
+                    $after = Rigs::edit($document, $offer['intent'] + ['plan' => $plan]);
+                    expect($ids($after, $view))->not->toHaveKey($id);
+                    $cleared++;
+                    break;
+                }
+            }
+        }
+    }
+    expect($cleared)->toBeGreaterThan(0);
+})->with([
+    'a demo rig' => fn(): stdClass => Rigs::demo('grafting'),
+    'a neutral left behind' => fn(): stdClass => Rigs::job(
+        Sample::choose('subpanel', ['circuits' => ['c_outlets' => true]]),
+        Sample::move('c_outlets', 'main_panel', 'neutral'),
+    ),
+]);
+
+it('fits a surge unit into the first cable behind the inlet, and the wrong volts stay outside', function (): void {
+    $document = Rigs::job();
+    $offer = array_values(
+        array_filter(
+            offered($document, 'pedestal_volts'),
+            fn(array $o): bool => str_contains($o['label'], 'surge unit'),
+        ),
+    )[0];
+    $done = Rigs::edit($document, $offer['intent'], false);
+    $parts = Hollin\Core\Plan\Planned::atLast($done, 'p');
+    expect($parts->feeder_main->to->at)
+        ->toBe('surge_guard')
+        ->and($parts->surge_guard_on->to->at)
+        ->toBe('main_panel')
+        ->and(Rigs::findings(Rigs::planned($done), 'pedestal_volts'))
+        ->toBe([]);
+});

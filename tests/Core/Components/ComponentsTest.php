@@ -562,11 +562,11 @@ describe('places in words', function (): void {
         ['circuit', '/cable/size', 'cable, size'],
         ['circuit', '/cable/lengthM', 'cable, length one way'],
         ['circuit', '/gfci', 'GFCI'],
-        ['circuit', '/loads/element/watts', 'loads, element, power'],
+        ['circuit', '/loads/element/watts', 'loads, power'],
         ['panel', '/mainA', 'main breaker'],
         ['panel', '/backfeed/holdDown', 'back-fed breaker, held down by a screw'],
         ['inverter_charger', '/inputLimitA', 'input current limit as set'],
-        ['shore_supply', '/supplies/s15/ratingA', 'supplies, s15, pedestal breaker'],
+        ['shore_supply', '/supplies/s15/ratingA', 'supplies, pedestal breaker'],
     ]);
 
     it('fall back to the name in the file where nothing is known', function (
