@@ -6,25 +6,32 @@ namespace App\Jobs;
 
 use App\Models\RigJob;
 use Hollin\Core\Answers\FirstLooks;
+use Illuminate\Bus\Queueable;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;
 use Illuminate\Queue\InteractsWithQueue;
 use Illuminate\Support\Facades\Cache;
 
-/** Ranks what is assumed in a survey by what it could flip. Kept in the database: the worker shares no memory. */
+/**
+ * Ranks what is assumed in a survey by what it could flip, a few at a time and behind everything else the worker has
+ * to do: a photograph or a sheet waits for none of it. Kept in the database, as the worker shares no memory.
+ */
 final class RankLooks implements ShouldQueue
 {
     use Dispatchable;
     use InteractsWithQueue;
+    use Queueable;
+
+    public const QUEUE = 'slow';
 
     public int $tries = 1;
 
-    public int $timeout = 90;
+    public int $timeout = 60;
 
     private const KEEP_S = 86_400;
 
-    /** What has not been tried by then is not ranked. */
-    private const LONGEST_S = 60;
+    /** After so long it makes room for what else waits. */
+    private const AT_A_TIME_S = 1.5;
 
     /** @param list<string> $views */
     public function __construct(
@@ -32,6 +39,7 @@ final class RankLooks implements ShouldQueue
         private readonly int $revision,
         private readonly array $views,
         private readonly string $key,
+        private readonly int $from = 0,
     ) {}
 
     public function handle(): void
@@ -39,20 +47,34 @@ final class RankLooks implements ShouldQueue
         $cache = Cache::store();
         $document = RigJob::query()->findOrFail($this->jobId)->revision($this->revision)->decoded();
         $began = hrtime(true);
+        $at = $this->from;
         $all = true;
         $ranked = (new FirstLooks($document, $this->views))->ranked(function (int $done, int $of) use (
-            $cache,
             $began,
+            &$at,
             &$all,
+            $cache,
         ): bool {
-            $cache->put("{$this->key}:percent", (int) ((100 * $done) / max(1, $of)), 120);
+            $at = $done;
+            $cache->put("{$this->key}:percent", (int) ((100 * $done) / max(1, $of)), self::KEEP_S);
 
-            return $all = hrtime(true) - $began < self::LONGEST_S * 1e9;
-        });
+            return $all = $done === $this->from || hrtime(true) - $began < self::AT_A_TIME_S * 1e9;
+        }, $this->from);
+        /** @var list<array{weight: int}> $earlier */
+        $earlier = $this->from > 0 ? $cache->get("{$this->key}:parts", []) : [];
+        $ranked = [...$earlier, ...$ranked];
+        if (!$all) {
+            $cache->put("{$this->key}:parts", $ranked, self::KEEP_S);
+            $cache->put("{$this->key}:asked", true, 120);
+            self::dispatch($this->jobId, $this->revision, $this->views, $this->key, $at)->onQueue(self::QUEUE);
+
+            return;
+        }
+        $cache->forget("{$this->key}:parts");
         $cache->put(
             $this->key,
             json_encode(
-                ['status' => 'done', 'percent' => 100, 'all' => $all, 'looks' => $ranked],
+                ['status' => 'done', 'percent' => 100, 'all' => true, 'looks' => FirstLooks::sorted($ranked)],
                 JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES,
             ),
             self::KEEP_S,

@@ -49,7 +49,7 @@ final class LooksController
             return JsonResponse::fromJsonString($known);
         }
         if ($cache->add("{$key}:asked", true, 120)) {
-            RankLooks::dispatch($job->id, $job->head, $views, $key);
+            RankLooks::dispatch($job->id, $job->head, $views, $key)->onQueue(RankLooks::QUEUE);
         }
 
         return response()->json([

@@ -35,17 +35,18 @@ final class FirstLooks implements Proofs
 
     /**
      * @param ?Closure(int, int): bool $progress told how many of how many are done; false stops
+     * @param int $from how many have been tried before
      * @return list<array{
      *     component: string, type: string, label: string, what: string, value: mixed, weight: int, flips: list<string>,
      *     tried: list<mixed>, reason: string
      * }> the weightiest first; those that flip nothing last
      */
-    public function ranked(?Closure $progress = null): array
+    public function ranked(?Closure $progress = null, int $from = 0): array
     {
         $before = $this->verdicts($this->document);
         $places = self::assumed($this->document->asFound->components);
         $ranked = [];
-        foreach ($places as $n => $place) {
+        foreach (array_slice($places, $from, null, true) as $n => $place) {
             if ($progress !== null && !$progress($n, count($places))) {
                 break;
             }
@@ -66,6 +67,16 @@ final class FirstLooks implements Proofs
                 'reason' => $field?->plausible->reason ?? '',
             ];
         }
+        return self::sorted($ranked);
+    }
+
+    /**
+     * @template T of array{weight: int}
+     * @param list<T> $ranked
+     * @return list<T> the weightiest first
+     */
+    public static function sorted(array $ranked): array
+    {
         usort($ranked, fn(array $a, array $b): int => $b['weight'] <=> $a['weight']);
 
         return $ranked;
