@@ -87,12 +87,7 @@ const isEnd = (field: Field): boolean =>
 export function OneField({ name, field, value, put }: OneProps) {
   const me = useMe();
   const around = useParts();
-  const label = (
-    <>
-      {field.label}
-      {field.unit && name !== 'lengthM' && <span className="quiet">, {field.unit}</span>}
-    </>
-  );
+  const label = <>{field.label}</>;
   if (isEnd(field)) {
     const end = value as { at?: string; port?: string } | undefined;
     const way = field.fields.at!.of.includes('panel') ? 'takes' : 'gives';

@@ -186,7 +186,7 @@ function Card({ finding: f, answer, focus, pick, offers, children }: CardProps) 
         <div className="finding-body">
           <p>{f.text}</p>
           <p className="ways">
-            {HOW[f.ways.kind] && <Term>{HOW[f.ways.kind]!}</Term>}: {f.ways.words}
+            <Ways kind={f.ways.kind} words={f.ways.words} />
           </p>
           {f.figures.map((figure) => (
             <FigureLine key={figure.label} figure={figure} />
@@ -200,5 +200,17 @@ function Card({ finding: f, answer, focus, pick, offers, children }: CardProps) 
       )}
       {follows}
     </article>
+  );
+}
+
+/** How it comes about; the word that means something of its own here is told on hover. */
+function Ways({ kind, words }: { kind: string; words: string }) {
+  const how = HOW[kind];
+  if (!how || !words.startsWith(how)) return words;
+  return (
+    <>
+      <Term>{how}</Term>
+      {words.slice(how.length)}
+    </>
   );
 }
