@@ -60,12 +60,12 @@ export default function JobPlace() {
             {hold.held && <HeldBack held={hold.held} />}
             <Tooltip title="Take back my last change (Ctrl Z)">
               <Button type="text" className="bar-button" onClick={() => void hold.undo()}>
-                Undo
+                <Wide short="↶">Undo</Wide>
               </Button>
             </Tooltip>
             <Tooltip title="Make it again (Ctrl Shift Z)">
               <Button type="text" className="bar-button" onClick={() => void hold.redo()}>
-                Redo
+                <Wide short="↷">Redo</Wide>
               </Button>
             </Tooltip>
             <Button type="text" className="bar-button" onClick={() => setHistory(true)}>
@@ -112,6 +112,18 @@ export default function JobPlace() {
           ))}
         </dl>
       </Modal>
+    </>
+  );
+}
+
+/** A word where there is room for it, a sign of it on a tablet; read out as the word. */
+function Wide({ children, short }: { children: string; short: string }) {
+  return (
+    <>
+      <span className="in-short" aria-hidden="true">
+        {short}
+      </span>
+      <span className="in-full">{children}</span>
     </>
   );
 }
