@@ -30,7 +30,9 @@ export function Cell({ component, label, shown, name, empty = '–' }: Props) {
     if (value === plain.value && !plain.assumed) return;
     const basis = told ? 'told' : confirmedAs(last).basis;
     const stored =
-      field.surveyed && value !== undefined ? { value, basis, ...known, ...(entered ? { entered } : {}) } : value;
+      field.surveyed && value !== undefined && value !== null
+        ? { value, basis, ...known, ...(entered ? { entered } : {}) }
+        : value;
     void hold.edit({ kind: 'survey_set', component, path, value: stored ?? null } as never);
   };
   const atOnce = field.kind === 'choice' || field.kind === 'size' || field.kind === 'flag' || field.kind === 'ref';
