@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use App\Http\Controllers\HereController;
 use App\Models\RigJob;
 use Hollin\Core\Answers\JobAnswers;
 use Hollin\Core\Rules\Finding;
@@ -22,10 +23,10 @@ final class FloorSummary
     /** Jobs that one list may work out. */
     private const A_LIST = 4;
 
-    /** Seconds after which somebody who was there is no longer. */
-    private const GONE_S = 20;
-
     private int $worked = 0;
+
+    /** @var ?array<int, list<string>> job => who is on it now */
+    private ?array $present = null;
 
     /**
      * @return array{
@@ -51,7 +52,7 @@ final class FloorSummary
             'blocks' => self::blocks($document, $components, $plans, $dangers, $assumed),
             'dangers' => $dangers,
             'assumed' => $assumed,
-            'here' => $this->here($job),
+            'here' => $this->present()[$job->id] ?? [],
         ];
     }
 
@@ -110,9 +111,8 @@ final class FloorSummary
             return null;
         }
         $answers = new JobAnswers($document, new KeptProofs());
-        $ends = array_filter($answers->views, fn(array $v): bool => ($v['last'] ?? false) === true);
         $counts = [];
-        foreach ($ends === [] ? ['as_found'] : array_column($ends, 'id') as $view) {
+        foreach ($answers->ends() ?: ['as_found'] as $view) {
             $judged = $answers->judged($view);
             $counts[] = count(
                 array_filter(
@@ -121,25 +121,28 @@ final class FloorSummary
                 ),
             );
         }
-        $dangers = $counts === [] ? 0 : min($counts);
+        $dangers = min($counts);
         Cache::put($key, $dangers, self::KEEP_S);
 
         return $dangers;
     }
 
-    /** @return list<string> who is on it now */
-    private function here(RigJob $job): array
+    /** @return array<int, list<string>> who is on each job now, asked once for a whole list */
+    private function present(): array
     {
-        return array_values(
-            DB::table('presences')
+        if ($this->present === null) {
+            $this->present = [];
+            $rows = DB::table('presences')
                 ->join('users', 'users.id', '=', 'presences.user_id')
-                ->where('rig_job_id', $job->id)
-                ->where('seen_at', '>', now()->subSeconds(self::GONE_S))
+                ->where('seen_at', '>', now()->subSeconds(HereController::GONE_S))
                 ->orderBy('users.name')
                 ->distinct()
-                ->pluck('users.name')
-                ->map(fn(mixed $name): string => is_string($name) ? $name : '')
-                ->all(),
-        );
+                ->get(['rig_job_id', 'users.name']);
+            foreach ($rows as $row) {
+                $this->present[(int) $row->rig_job_id][] = (string) $row->name;
+            }
+        }
+
+        return $this->present;
     }
 }

@@ -15,7 +15,7 @@ use OpenApi\Attributes as OA;
 final class HereController
 {
     /** A page that has not been heard of for so long is gone, s. */
-    private const GONE_S = 12;
+    public const GONE_S = 12;
 
     #[
         OA\Post(

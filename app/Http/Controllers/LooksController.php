@@ -39,8 +39,7 @@ final class LooksController
     {
         Gate::authorize('view', $job);
         $answers = new JobAnswers($job->revision($job->head)->decoded());
-        $ends = array_filter($answers->views, fn(array $v): bool => ($v['last'] ?? false) === true);
-        $views = ['as_found', ...array_slice(array_column($ends, 'id'), 0, self::PLANS)];
+        $views = ['as_found', ...array_slice($answers->ends(), 0, self::PLANS)];
         $hashes = array_column($answers->views, 'hash', 'id');
         $key = 'looks:' . hash('sha256', implode(' ', array_map(fn(string $v): string => $hashes[$v], $views)));
         $cache = Cache::store();

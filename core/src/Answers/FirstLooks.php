@@ -6,9 +6,9 @@ namespace Hollin\Core\Answers;
 
 use Closure;
 use Hollin\Core\Components\Catalogue;
+use Hollin\Core\Components\Rig;
 use Hollin\Core\Document\JobFile;
 use Hollin\Core\Job\BadJobFile;
-use Hollin\Core\Job\Basis;
 use Hollin\Core\Job\Tree;
 use Hollin\Core\Rules\Examination;
 use Hollin\Core\Rules\Finding;
@@ -44,7 +44,7 @@ final class FirstLooks implements Proofs
     public function ranked(?Closure $progress = null, int $from = 0): array
     {
         $before = $this->verdicts($this->document);
-        $places = self::assumed($this->document->asFound->components);
+        $places = RigAnswer::assumptions(Rig::from($this->document->asFound->components));
         $ranked = [];
         foreach (array_slice($places, $from, null, true) as $n => $place) {
             if ($progress !== null && !$progress($n, count($places))) {
@@ -181,32 +181,5 @@ final class FirstLooks implements Proofs
         }
 
         return $sizes;
-    }
-
-    /** @return list<array{component: string, type: string, label: string, what: string, value: mixed}> */
-    private static function assumed(stdClass $components): array
-    {
-        $found = [];
-        foreach (get_object_vars($components) as $id => $component) {
-            $walk = function (stdClass $at, string $path) use (&$walk, &$found, $id, $component): void {
-                if (($at->basis ?? null) === Basis::Assumed->value) {
-                    $found[] = [
-                        'component' => (string) $id,
-                        'type' => $component->type,
-                        'label' => $component->label,
-                        'what' => $path,
-                        'value' => $at->value,
-                    ];
-                }
-                foreach (get_object_vars($at) as $name => $value) {
-                    if ($value instanceof stdClass) {
-                        $walk($value, "{$path}/{$name}");
-                    }
-                }
-            };
-            $walk($component, '');
-        }
-
-        return $found;
     }
 }

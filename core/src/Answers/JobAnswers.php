@@ -70,6 +70,12 @@ final class JobAnswers
         $this->views = $views;
     }
 
+    /** @return list<string> the views at the end of each plan */
+    public function ends(): array
+    {
+        return array_column(array_filter($this->views, fn(array $v): bool => ($v['last'] ?? false) === true), 'id');
+    }
+
     /** @return list<string> */
     public function hashes(): array
     {

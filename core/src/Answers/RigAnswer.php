@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Answers;
 
+use Hollin\Core\Components\Rig;
 use Hollin\Core\Components\Topology;
 use Hollin\Core\Job\Basis;
 use Hollin\Core\Network\CircuitEnd;
@@ -70,7 +71,7 @@ final class RigAnswer
                 new stdClass(),
             'loads' => array_map(fn(Load $load): string => $load->circuit, $rig->graph->loads) ?: new stdClass(),
             'conductors' => (object) self::conductors($rig),
-            'assumptions' => self::assumptions($rig),
+            'assumptions' => self::assumptions($rig->rig),
             'labels' => array_map(fn(Part $p): string => $p->label, $rig->graph->parts) ?: new stdClass(),
         ];
     }
@@ -244,10 +245,10 @@ final class RigAnswer
      * @return list<array{component: string, type: string, label: string, what: string, value: mixed}> values nobody has
      *      measured, read or been told
      */
-    private static function assumptions(Examination $rig): array
+    public static function assumptions(Rig $rig): array
     {
         $found = [];
-        foreach ($rig->rig->components as $id => $component) {
+        foreach ($rig->components as $id => $component) {
             $walk = function (stdClass $at, string $path) use (&$walk, &$found, $id, $component): void {
                 if (($at->basis ?? null) === Basis::Assumed->value) {
                     $found[] = [

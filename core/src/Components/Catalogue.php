@@ -87,20 +87,30 @@ final class Catalogue
     /** The field at a place in a type of part; null where there is none. */
     public static function field(string $type, string $path): ?Field
     {
+        $steps = self::steps($type, $path);
+
+        return end($steps)[1] ?? null;
+    }
+
+    /** @return list<array{string, ?Field}> the steps to a place in a type of part, without those that name an entry */
+    private static function steps(string $type, string $path): array
+    {
         $fields = isset(self::types()[$type]) ? self::types()[$type]::allFields() : [];
-        $field = null;
+        $steps = [];
         $ofMap = false;
         foreach (explode('/', trim($path, '/')) as $step) {
+            // Which entry of several: its id is nobody's word for it.
             if ($ofMap) {
                 $ofMap = false;
                 continue;
             }
             $field = $fields[$step] ?? null;
+            $steps[] = [$step, $field];
             $ofMap = $field?->kind === 'map';
             $fields = $field === null ? [] : $field->fields;
         }
 
-        return $field;
+        return $steps;
     }
 
     /** @param array<string, mixed> $places of a part, by path: what they are called, a few of them */
@@ -117,16 +127,8 @@ final class Catalogue
     /** A place in a component as a person would say it: `/cable/lengthM` of a converter is "cable, length one way". */
     public static function placeWords(string $type, string $path): string
     {
-        $fields = isset(self::types()[$type]) ? self::types()[$type]::allFields() : [];
         $words = [];
-        $ofMap = false;
-        foreach (explode('/', trim($path, '/')) as $step) {
-            // Which entry of several: its id is nobody's word for it.
-            if ($ofMap) {
-                $ofMap = false;
-                continue;
-            }
-            $field = $fields[$step] ?? null;
+        foreach (self::steps($type, $path) as [$step, $field]) {
             // "Breaker, A" carries its unit; that belongs to the value.
             $label = str_replace(
                 ', ',
@@ -134,8 +136,6 @@ final class Catalogue
                 (string) preg_replace('/, (A|V|W|VA|Ah)$/', '', $field === null ? $step : $field->label),
             );
             $words[] = preg_match('/^[A-Z][a-z]/', $label) === 1 ? lcfirst($label) : $label;
-            $ofMap = $field?->kind === 'map';
-            $fields = $field === null ? [] : $field->fields;
         }
 
         return implode(', ', $words);

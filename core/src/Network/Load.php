@@ -39,6 +39,28 @@ final readonly class Load
         public string $safety = '',
     ) {}
 
+    /** What takes so many amps from its own two terminals, at the volts of the battery system, all day. */
+    public static function direct(string $component, string $label, float $amps, string $safety = ''): self
+    {
+        return new self(
+            $component,
+            '',
+            $label,
+            "{$component}.pos",
+            "{$component}.neg",
+            0.0,
+            1.0,
+            0.0,
+            true,
+            false,
+            'constant',
+            component: $component,
+            direct: true,
+            amps: $amps,
+            safety: $safety,
+        );
+    }
+
     /** Running current in A: W / (V × power factor). */
     public function currentA(): float
     {

@@ -6,7 +6,7 @@ import { useMe } from '../shell/Session';
 import { ends, fitting, terminals, useParts } from './context';
 import { LengthInput, SizeSelect } from './inputs';
 import { Landing } from './Landing';
-import { BASES, confirmedAs, plainValue } from './values';
+import { BASES, confirmedAs, knownBy, plainValue } from './values';
 
 export type Values = Record<string, unknown>;
 
@@ -150,8 +150,7 @@ export function OneField({ name, field, value, put }: OneProps) {
     );
   }
   const plain = plainValue(value);
-  // Who looked, and when.
-  const known = { by: me?.name ?? '', at: new Date().toISOString().slice(0, 10) };
+  const known = knownBy(me?.name ?? '');
   const set = (v: unknown, entered?: string) => {
     if (v === undefined || v === null || v === '') return put(undefined);
     if (!field.surveyed) return put(v);

@@ -4,7 +4,8 @@ import type { Component, Field } from '../api/client';
 import { ends, fitting, useParts, type Surroundings } from './context';
 import type { Values } from './Fields';
 
-interface Wire {
+/** Where one wire of a circuit lands. */
+export interface Wire {
   panel?: string;
   slot?: number;
   half?: string;

@@ -20,6 +20,12 @@ export const confirmedAs = (name: string): { basis: 'measured' | 'read_off'; wor
     ? { basis: 'measured', words: 'as shown, measured' }
     : { basis: 'read_off', words: 'as shown, read off' };
 
+/** Who looked, and when. */
+export const knownBy = (by: string, on = new Date()): { by: string; at: string } => ({
+  by,
+  at: on.toISOString().slice(0, 10),
+});
+
 const isSurveyed = (v: unknown): v is Surveyed => typeof v === 'object' && v !== null && 'basis' in v;
 
 /** A value, surveyed or plain, with how it is known. A bare value counts as told. */

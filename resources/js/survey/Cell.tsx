@@ -1,7 +1,7 @@
 import clsx from 'clsx';
 import { useState } from 'react';
 import { Control } from '../parts/Fields';
-import { confirmedAs, plainValue } from '../parts/values';
+import { confirmedAs, knownBy, plainValue } from '../parts/values';
 import { useUnits } from '../shell/units';
 import { valueWords } from '../ui/spoken';
 import { useSurvey } from './context';
@@ -24,7 +24,7 @@ export function Cell({ component, label, shown, name, empty = '–' }: Props) {
   const last = path.split('/').at(-1)!;
   const plain = plainValue(raw);
   const what = `${field.label} of ${label}`;
-  const known = { by, at: new Date().toISOString().slice(0, 10) };
+  const known = knownBy(by);
   const put = (value: unknown, entered?: string) => {
     setDraft(null);
     if (value === plain.value && !plain.assumed) return;

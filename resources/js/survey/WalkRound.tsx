@@ -2,6 +2,7 @@ import { Button, Input } from 'antd';
 import { useState } from 'react';
 import type { JobDocument, Reference } from '../api/client';
 import { useSurvey } from './context';
+import { knownBy } from '../parts/values';
 import { Photos } from './Photos';
 
 type Found = NonNullable<JobDocument['asFound']['walk']>[string];
@@ -39,8 +40,7 @@ function Item({ item, found }: { item: Reference['walk'][number]; found: Found |
       item: item.id,
       verdict,
       note: words,
-      by,
-      at: new Date().toISOString().slice(0, 10),
+      ...knownBy(by),
     } as never);
   return (
     <li className={found ? `walk-${found.verdict}` : ''}>

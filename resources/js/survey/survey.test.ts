@@ -4,7 +4,8 @@ import type { Component, JobDocument, Reference } from '../api/client';
 import { ends, fitting, terminals } from '../parts/context';
 import { assumedPlaces } from '../parts/values';
 import { field } from '../testing';
-import { bankWords, circuitsOf, confirmation, fieldAt, landsWords, shownAt, shownOf } from './survey';
+import { fieldAt } from '../ui/spoken';
+import { bankWords, circuitsOf, confirmation, landsWords, shownAt, shownOf } from './survey';
 
 const reference = JSON.parse(readFileSync('storage/fixtures/reference.json', 'utf8')) as Reference;
 const document = JSON.parse(readFileSync('tests/golden/format-1.json', 'utf8')) as JobDocument;

@@ -1,14 +1,7 @@
 import type { Component, Field, JobDocument } from '../api/client';
-import { assumedPlaces, confirmedAs, plainValue } from '../parts/values';
-
-export interface Wire {
-  panel?: string;
-  slot?: number;
-  half?: string;
-  behind?: string;
-  at?: string;
-  port?: string;
-}
+import type { Wire } from '../parts/Landing';
+import { assumedPlaces, confirmedAs, knownBy, plainValue } from '../parts/values';
+import { fieldAt } from '../ui/spoken';
 
 /** A value of a part that is shown in a table: where it stands, and how its form declares it. */
 export interface Shown {
@@ -22,23 +15,6 @@ const at = (part: unknown, path: string): unknown =>
     .split('/')
     .slice(1)
     .reduce((v: unknown, step) => (v as Record<string, unknown> | undefined)?.[step], part);
-
-/** The field at a place of a form: `/cable/lengthM`. */
-export function fieldAt(fields: Record<string, Field>, path: string): Field | undefined {
-  let within = fields;
-  let field: Field | undefined;
-  let ofMap = false;
-  for (const step of path.split('/').slice(1)) {
-    if (ofMap) {
-      ofMap = false;
-      continue;
-    }
-    field = within[step];
-    ofMap = field?.kind === 'map';
-    within = field?.fields ?? {};
-  }
-  return field;
-}
 
 /** One value of a part. */
 export function shownAt(fields: Record<string, Field>, part: Component, path: string): Shown | null {
@@ -68,9 +44,7 @@ export function confirmation(
   const values = parts.flatMap(([component, part]) =>
     assumedPlaces(part).map((path) => ({ component, path, basis: confirmedAs(path).basis })),
   );
-  return values.length === 0
-    ? null
-    : { kind: 'survey_confirm', basis: 'read_off', by, at: on.toISOString().slice(0, 10), values };
+  return values.length === 0 ? null : { kind: 'survey_confirm', basis: 'read_off', ...knownBy(by, on), values };
 }
 
 const landing = (w: Wire | undefined): string =>

@@ -2,12 +2,12 @@ import { Button } from 'antd';
 import clsx from 'clsx';
 import type { ReactNode } from 'react';
 import type { Component, Field, Reference } from '../api/client';
-import { landTogether } from '../parts/Landing';
+import { landTogether, type Wire } from '../parts/Landing';
 import { assumedCount, plainValue } from '../parts/values';
 import { placeOf } from '../ui/spoken';
 import { Cell } from './Cell';
 import { useSurvey } from './context';
-import { bankWords, confirmation, landsWords, shownAt, shownOf, type Wire } from './survey';
+import { bankWords, confirmation, landsWords, shownAt, shownOf } from './survey';
 
 interface TableProps {
   rows: [string, Component][];
@@ -31,6 +31,22 @@ function RowTick({ id, part }: { id: string; part: Component }) {
     >
       ✓ {left} as shown
     </Button>
+  );
+}
+
+/** What is done with a row as a whole: two cells. */
+function RowTools({ id, part, open }: { id: string; part: Component; open: (id: string) => void }) {
+  return (
+    <>
+      <td>
+        <RowTick id={id} part={part} />
+      </td>
+      <td>
+        <Button onClick={() => open(id)} aria-label={`Open ${part.label}`}>
+          Open
+        </Button>
+      </td>
+    </>
   );
 }
 
@@ -86,14 +102,7 @@ export function CircuitTable({ rows, components, forms, open }: TableProps) {
             <td>
               <b>{cell(id, c, '/label')}</b>
             </td>
-            <td>
-              <RowTick id={id} part={c} />
-            </td>
-            <td>
-              <Button onClick={() => open(id)} aria-label={`Open ${c.label}`}>
-                Open
-              </Button>
-            </td>
+            <RowTools id={id} part={c} open={open} />
             <td>{cell(id, c, '/breakerA')}</td>
             <td>{cell(id, c, '/cable/size')}</td>
             <td>{cell(id, c, '/cable/lengthM')}</td>
@@ -147,14 +156,7 @@ export function DcTable({ rows, components, forms, open }: TableProps) {
           <td>{cell(id, c, '/cable/lengthM')}</td>
           <td>{cell(id, c, '/amps')}</td>
           <td>{cell(id, c, '/use')}</td>
-          <td>
-            <RowTick id={id} part={c} />
-          </td>
-          <td>
-            <Button onClick={() => open(id)} aria-label={`Open ${c.label}`}>
-              Open
-            </Button>
-          </td>
+          <RowTools id={id} part={c} open={open} />
         </tr>
       ))}
     </Frame>
@@ -182,14 +184,7 @@ export function PartTable({ rows, components, forms, open, title }: TableProps &
               ))}
             </div>
           </td>
-          <td>
-            <RowTick id={id} part={c} />
-          </td>
-          <td>
-            <Button onClick={() => open(id)} aria-label={`Open ${c.label}`}>
-              Open
-            </Button>
-          </td>
+          <RowTools id={id} part={c} open={open} />
         </tr>
       ))}
     </Frame>

@@ -13,26 +13,36 @@ const inSentence = (label: string): string => {
   return /^[A-Z][a-z]/.test(bare) ? bare[0]!.toLowerCase() + bare.slice(1) : bare;
 };
 
-/** A place in a component as a person would say it: `/cable/lengthM` is "cable, length one way". */
-export function placeOf(forms: Reference['forms'] | undefined, type: string, path: string): Place {
-  let fields: Record<string, Field> = forms?.[type]?.fields ?? {};
-  let field: Field | undefined;
+/** The steps to a place of a form, without those that name an entry: its id is nobody's word for it. */
+function stepsTo(within: Record<string, Field>, path: string): { step: string; field: Field | undefined }[] {
+  let fields = within;
   let ofMap = false;
-  const words = path
+  return path
     .split('/')
     .slice(1)
     .flatMap((step) => {
-      // Which entry of several: its id is nobody's word for it.
       if (ofMap) {
         ofMap = false;
         return [];
       }
-      field = fields[step];
+      const field: Field | undefined = fields[step];
       ofMap = field?.kind === 'map';
       fields = field?.fields ?? {};
-      return [inSentence(field?.label ?? step)];
+      return [{ step, field }];
     });
-  return { words: words.join(', '), field };
+}
+
+/** The field at a place of a form: `/cable/lengthM`. */
+export const fieldAt = (fields: Record<string, Field>, path: string): Field | undefined =>
+  stepsTo(fields, path).at(-1)?.field;
+
+/** A place in a component as a person would say it: `/cable/lengthM` is "cable, length one way". */
+export function placeOf(forms: Reference['forms'] | undefined, type: string, path: string): Place {
+  const steps = stepsTo(forms?.[type]?.fields ?? {}, path);
+  return {
+    words: steps.map(({ step, field }) => inSentence(field?.label ?? step)).join(', '),
+    field: steps.at(-1)?.field,
+  };
 }
 
 /** A value with its unit, in the units chosen; a group's parts in a row; other parts by their names. */

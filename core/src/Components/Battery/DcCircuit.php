@@ -106,23 +106,7 @@ final class DcCircuit extends Component
             $this->cable(),
         );
         $graph->user(
-            new Load(
-                $this->id,
-                '',
-                $this->label(),
-                "{$this->id}.pos",
-                "{$this->id}.neg",
-                0.0,
-                1.0,
-                0.0,
-                true,
-                false,
-                'constant',
-                component: $this->id,
-                direct: true,
-                amps: $this->values->number('amps'),
-                safety: $use === 'other' ? '' : $use,
-            ),
+            Load::direct($this->id, $this->label(), $this->values->number('amps'), $use === 'other' ? '' : $use),
         );
     }
 }

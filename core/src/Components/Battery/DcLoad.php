@@ -54,22 +54,11 @@ final class DcLoad extends Component
     public function compile(Graph $graph, Rig $rig): void
     {
         $graph->user(
-            new Load(
+            Load::direct(
                 $this->id,
-                '',
                 $this->label(),
-                "{$this->id}.pos",
-                "{$this->id}.neg",
-                0.0,
-                1.0,
-                0.0,
-                true,
-                false,
-                'constant',
-                component: $this->id,
-                direct: true,
-                amps: $this->values->number('amps'),
-                safety: $this->isLifeSafety() ? $this->values->text('use') : '',
+                $this->values->number('amps'),
+                $this->isLifeSafety() ? $this->values->text('use') : '',
             ),
         );
     }

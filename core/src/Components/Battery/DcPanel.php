@@ -52,24 +52,7 @@ final class DcPanel extends Component
 
     public function compile(Graph $graph, Rig $rig): void
     {
-        $graph->user(
-            new Load(
-                $this->id,
-                '',
-                $this->label(),
-                "{$this->id}.pos",
-                "{$this->id}.neg",
-                0.0,
-                1.0,
-                0.0,
-                true,
-                false,
-                'constant',
-                component: $this->id,
-                direct: true,
-                amps: $this->values->number('loadA'),
-            ),
-        );
+        $graph->user(Load::direct($this->id, $this->label(), $this->values->number('loadA')));
         $graph->conductor(
             "{$this->id}.branch",
             $this->id,
