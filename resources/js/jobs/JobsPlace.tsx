@@ -7,7 +7,7 @@ import { useMe } from '../shell/Session';
 import { TopBar } from '../shell/TopBar';
 import { More } from '../ui/More';
 import { Failed, Waiting } from '../ui/Waiting';
-import { Severity } from '../wall/signs';
+import { Severity } from '../wall/symbols/Severity';
 
 const KINDS: Record<string, string> = {
   travel_trailer: 'travel trailer',

@@ -5,7 +5,7 @@ import { FigureLine } from '../ui/Arithmetic';
 import { Assumed } from '../ui/Assumed';
 import { GLOSSARY } from '../ui/glossary';
 import { Term } from '../ui/Term';
-import { Severity } from '../wall/signs';
+import { Severity } from '../wall/symbols/Severity';
 import { countOf, isOutside } from './findings';
 
 interface Props {

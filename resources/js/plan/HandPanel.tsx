@@ -1,5 +1,5 @@
 import type { Answer, Control, SettledState } from '../api/client';
-import { Severity } from '../wall/signs';
+import { Severity } from '../wall/symbols/Severity';
 import type { Setting } from './useSettled';
 
 /** In the order in which a person meets them; breakers last, since they are many. */

@@ -1,5 +1,5 @@
 import type { Answer } from '../api/client';
-import { Severity } from '../wall/signs';
+import { Severity } from '../wall/symbols/Severity';
 import { countOf } from './findings';
 
 export type Rail = 'findings' | 'hand' | 'meter';

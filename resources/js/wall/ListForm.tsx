@@ -1,5 +1,6 @@
 import type { WallProps } from './Wall';
-import { Severity, Staple } from './signs';
+import { Severity } from './symbols/Severity';
+import { Staple } from './symbols/Staple';
 import { useUnits } from '../shell/units';
 import { ribbonPaint, SOURCE_WORDS, witnessSteps } from './paint';
 

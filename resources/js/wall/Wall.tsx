@@ -1,11 +1,16 @@
 import type { Answer, Finding } from '../api/client';
 import { routeKey } from './flow/graph';
-import { type Geometry } from './measures';
+import { labelPoint, type Geometry } from './measures';
 import { ribbonPaint, witnessSteps } from './paint';
-import { Fork, labelPoint, Ribbon, RibbonWords, Mark } from './ribbons';
-import { rect } from './signs';
-import { PlateFacts, PlateCard } from './plates';
-import { Tray } from './trays';
+import { Face } from './symbols/Face';
+import { Foot } from './symbols/Foot';
+import { Fork } from './symbols/Fork';
+import { Ground } from './symbols/Ground';
+import { Mark } from './symbols/Mark';
+import { Plate } from './symbols/Plate';
+import { Ribbon } from './symbols/Ribbon';
+import { RibbonWords } from './symbols/RibbonWords';
+import { Tray } from './symbols/Tray';
 
 export interface WallProps {
   answer: Answer;
@@ -60,20 +65,7 @@ export function Wall({
       aria-label="The wall"
     >
       <svg className="wall-lines" width={geometry.width} height={geometry.height} aria-hidden="true">
-        <defs>
-          <pattern id="hatch" width="9" height="9" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-            <line x1="0" y1="0" x2="0" y2="9" className="hatch" />
-          </pattern>
-        </defs>
-        <line x1={0} x2={geometry.width} y1={geometry.deckTop} y2={geometry.deckTop} className="waterline" />
-        <text x={geometry.width - 8} y={geometry.deckTop - 6} textAnchor="end" className="note">
-          120 V
-        </text>
-        <text x={geometry.width - 8} y={geometry.deckTop + 14} textAnchor="end" className="note">
-          12 V
-        </text>
-        <rect {...rect(geometry.sill)} className="sill" />
-        <rect {...rect(geometry.sill)} fill="url(#hatch)" />
+        <Ground geometry={geometry} />
         {wall.links.map((link) => {
           const route = geometry.routes[routeKey(link)];
           if (!route) return null;
@@ -112,15 +104,8 @@ export function Wall({
         {Object.entries(geometry.feet)
           .filter(([id]) => wall.plates[id])
           .map(([id, foot]) => (
-            <g key={id}>
-              <path d={`M${foot.x} ${foot.y}v9`} className="foot" />
-              <Mark x={foot.x} y={foot.y + 15} n={foot.number} kind="ground" />
-              <Mark x={foot.sillX} y={geometry.sill.y} n={foot.number} kind="ground" />
-            </g>
+            <Foot key={id} foot={foot} sill={geometry.sill} />
           ))}
-        <text x={12} y={geometry.sill.y + 17} className="note strong">
-          frame
-        </text>
       </svg>
       {Object.entries(wall.plates).map(([id, plate]) => {
         const box = geometry.plates[id];
@@ -158,9 +143,9 @@ export function Wall({
           );
         }
         return (
-          <PlateCard key={id} {...common} moved={moved.get(id) !== undefined}>
-            <PlateFacts id={id} plate={plate} answer={answer} state={state} amps={amps} moved={moved.get(id)} />
-          </PlateCard>
+          <Plate key={id} {...common} moved={moved.get(id) !== undefined}>
+            <Face id={id} plate={plate} answer={answer} state={state} amps={amps} moved={moved.get(id)} />
+          </Plate>
         );
       })}
       <svg className="wall-marks" width={geometry.width} height={geometry.height} aria-hidden="true">

@@ -8,7 +8,8 @@ import { routeKey } from './flow/graph';
 import { rowKey } from './measures';
 import { ListForm } from './ListForm';
 import { ribbonPaint, stateOf, witnessSteps } from './paint';
-import { Severity, Staple } from './signs';
+import { Severity } from './symbols/Severity';
+import { Staple } from './symbols/Staple';
 import { Wall } from './Wall';
 import { drawn, nothing, words } from '../testing';
 

@@ -45,3 +45,31 @@ export const FOOT = 22;
 export function rowKey(row: Row): string {
   return (row.indent ?? 0) > 0 ? `b:${row.circuit}` : `${row.slot}${row.half}`;
 }
+
+/** A box as attributes of a drawn rectangle. */
+export function rect(box: Box) {
+  return { x: box.x, y: box.y, width: box.w, height: box.h };
+}
+
+/** A box as the place of an element in the wall. */
+export const place = (box: Box) => ({ left: box.x, top: box.y, width: box.w, height: box.h });
+
+/** A route as the path of a line. */
+export function line(points: Point[]): string {
+  return points.map((p, i) => `${i === 0 ? 'M' : 'L'}${p.x} ${p.y}`).join('');
+}
+
+/** Middle of the longest stretch, where a ribbon is labelled. */
+export function labelPoint(points: Point[]): { x: number; y: number; flat: boolean } {
+  let best = { x: points[0]!.x, y: points[0]!.y, flat: true };
+  let longest = -1;
+  points.slice(1).forEach((b, i) => {
+    const a = points[i]!;
+    const length = Math.abs(a.x - b.x) + Math.abs(a.y - b.y);
+    if (length > longest) {
+      longest = length;
+      best = { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2, flat: a.y === b.y };
+    }
+  });
+  return best;
+}

@@ -1,0 +1,13 @@
+import type { Facts } from './facts';
+import { Lines } from './Lines';
+
+/** A generator: whether it runs. */
+export function Generator({ id, plate, answer, state }: Facts) {
+  const running = answer.paint[state]?.gates[id]?.running ?? false;
+  return (
+    <span className="facts">
+      <b className={running ? 'live-word' : ''}>{running ? 'running' : 'stopped'}</b>
+      <Lines plate={plate} />
+    </span>
+  );
+}

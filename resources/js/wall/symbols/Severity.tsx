@@ -1,0 +1,10 @@
+import type { Finding } from '../../api/client';
+
+export function Severity({ severity }: { severity: Finding['severity'] }) {
+  const sign = { danger: '!', warning: '▲', advice: 'i' }[severity];
+  return (
+    <span className={`sev sev-${severity}`} role="img" aria-label={severity}>
+      {sign}
+    </span>
+  );
+}
