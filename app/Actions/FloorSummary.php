@@ -30,7 +30,7 @@ final class FloorSummary
 
     /**
      * @return array{
-     *     stage: string, next: string, blocks: list<string>, dangers: ?int, assumed: int, here: list<string>
+     *     stage: string, next: string, blocks: list<string>, dangers: ?int, plan: ?string, assumed: int, here: list<string>
      * }
      */
     public function of(RigJob $job): array
@@ -44,13 +44,14 @@ final class FloorSummary
             $plans === [] => 'plan',
             default => 'prove',
         };
-        $dangers = $components === [] ? 0 : $this->dangers($job, $document);
+        [$dangers, $plan] = $components === [] ? [0, null] : $this->dangers($job, $document);
 
         return [
             'stage' => $stage,
             'next' => self::next($stage, $dangers, $assumed),
-            'blocks' => self::blocks($document, $components, $plans, $dangers, $assumed),
+            'blocks' => self::blocks($document, $components, $plans, [$dangers, $plan], $assumed),
             'dangers' => $dangers,
+            'plan' => $plan,
             'assumed' => $assumed,
             'here' => $this->present()[$job->id] ?? [],
         ];
@@ -71,15 +72,17 @@ final class FloorSummary
     /**
      * @param array<string, stdClass> $components
      * @param array<string, stdClass> $plans
+     * @param array{?int, ?string} $open dangers, and the plan that has them
      * @return list<string>
      */
     private static function blocks(
         stdClass $document,
         array $components,
         array $plans,
-        ?int $dangers,
+        array $open,
         int $assumed,
     ): array {
+        [$dangers, $plan] = $open;
         $faults = count(
             array_filter(
                 get_object_vars($document->asFound->walk ?? new stdClass()),
@@ -92,39 +95,52 @@ final class FloorSummary
             array_filter([
                 $components === [] ? 'nothing surveyed' : null,
                 $components !== [] && $plans === [] ? 'no plan' : null,
-                $dangers === null || $dangers === 0 ? null : $counted($dangers, 'danger open', 'dangers open'),
+                $dangers === null || $dangers === 0
+                    ? null
+                    : $counted($dangers, 'danger open', 'dangers open') .
+                        ($plan === null ? '' : " in “{$plan}”") .
+                        (count($plans) > 1 ? ', the plan with the fewest' : ''),
                 $faults === 0 ? null : $counted($faults, 'fault from the walk round', 'faults from the walk round'),
                 $assumed === 0 ? null : $counted($assumed, 'value assumed', 'values assumed'),
             ]),
         );
     }
 
-    /** Dangers of the plan with the fewest, or of the rig as found; null where nobody has worked them out yet. */
-    private function dangers(RigJob $job, stdClass $document): ?int
+    /**
+     * Dangers of the plan with the fewest and its title, or of the rig as found; null where nobody has worked them out
+     * yet.
+     *
+     * @return array{?int, ?string}
+     */
+    private function dangers(RigJob $job, stdClass $document): array
     {
-        $key = "floor:{$job->id}:{$job->head}";
+        $key = "floor:plan:{$job->id}:{$job->head}";
+        /** @var ?array{int, ?string} $known */
         $known = Cache::get($key);
-        if (is_int($known)) {
+        if (is_array($known)) {
             return $known;
         }
         if ($this->worked++ >= self::A_LIST) {
-            return null;
+            return [null, null];
         }
         $answers = new JobAnswers($document, new KeptProofs());
-        $counts = [];
+        $fewest = null;
         foreach ($answers->ends() ?: ['as_found'] as $view) {
             $judged = $answers->judged($view);
-            $counts[] = count(
+            $count = count(
                 array_filter(
                     $judged[1]->findings ?? [],
                     fn(Finding $f): bool => $f->severity()->value === 'danger' && $f->ways->kind !== 'outside',
                 ),
             );
+            $plan = $document->plans->{explode('/', $view)[0]}->title ?? null;
+            if ($fewest === null || $count < $fewest[0]) {
+                $fewest = [$count, $plan];
+            }
         }
-        $dangers = min($counts);
-        Cache::put($key, $dangers, self::KEEP_S);
+        Cache::put($key, $fewest, self::KEEP_S);
 
-        return $dangers;
+        return $fewest;
     }
 
     /** @return array<int, list<string>> who is on each job now, asked once for a whole list */

@@ -147,6 +147,7 @@ final class OpenApiDocument
                 'next' => $text,
                 'blocks' => Shape::list($text),
                 'dangers' => ['type' => ['integer', 'null']],
+                'plan' => ['type' => ['string', 'null']],
                 'assumed' => $integer,
                 'here' => Shape::list($text),
             ]),

@@ -2,7 +2,13 @@ import { createRoot } from 'react-dom/client';
 import '@fontsource/barlow-semi-condensed/400.css';
 import '@fontsource/barlow-semi-condensed/500.css';
 import '@fontsource/barlow-semi-condensed/600.css';
-import './styles.css';
+import './ui/theme/base.css';
+import './ui/theme/text.css';
+import './ui/theme/controls.css';
+import './ui/theme/page.css';
+import './ui/theme/lists.css';
+import './ui/theme/tables.css';
+import './ui/theme/choices.css';
 import { App } from './shell/App';
 
 const nonce = document.querySelector<HTMLMetaElement>('meta[property="csp-nonce"]')?.nonce ?? '';

@@ -45,7 +45,12 @@ it('tells what blocks each job and what is done next', function (): void {
         ->and($floor['Loop']['next'])
         ->toBe('Work through the dangers')
         ->and($floor['Loop']['blocks'])
-        ->toContain($floor['Loop']['dangers'] === 1 ? '1 danger open' : "{$floor['Loop']['dangers']} dangers open")
+        ->toContain(
+            ($floor['Loop']['dangers'] === 1 ? '1 danger open' : "{$floor['Loop']['dangers']} dangers open") .
+                " in “{$floor['Loop']['plan']}”",
+        )
+        ->and($loop->plans->{array_key_first(get_object_vars($loop->plans))}->title)
+        ->toBe($floor['Loop']['plan'])
         ->and($floor['Surveyed']['blocks'])
         ->toContain('no plan')
         ->toContain('1 fault from the walk round')

@@ -60,6 +60,7 @@ final class RigAnswer
                 'kg' => round(TypicalWeight::ofRig($rig->graph), 1),
                 'words' => 'usual weights of batteries, inverters, panels and copper; nobody has weighed anything',
             ],
+            'limits' => self::limits($rig->rig),
             'points' => (object) TerminalWords::of($rig->graph),
             'pointsOf' => (object) self::pointsOf($rig),
             'moves' => (object) array_map(fn(array $to): object => (object) $to, Moves::of($rig->rig)),
@@ -74,6 +75,19 @@ final class RigAnswer
             'assumptions' => self::assumptions($rig->rig),
             'labels' => array_map(fn(Part $p): string => $p->label, $rig->graph->parts) ?: new stdClass(),
         ];
+    }
+
+    /** @return list<array<string, mixed>> what parts can give or take, for the label beside the panel */
+    private static function limits(Rig $rig): array
+    {
+        $limits = [];
+        foreach ($rig->components as $id => $component) {
+            foreach ($component->limits() as $limit) {
+                $limits[] = $limit->toArray($rig->label($id));
+            }
+        }
+
+        return $limits;
     }
 
     /** @return list<array<string, mixed>> splice boxes and what their conductors need */

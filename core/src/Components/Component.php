@@ -198,6 +198,18 @@ abstract class Component
         return null;
     }
 
+    /** The same where it depends on what else there is. */
+    public function plateIn(Rig $rig): ?Plate
+    {
+        return $this->plate();
+    }
+
+    /** @return list<Limit> what it can give or take, for the label beside the panel */
+    public function limits(): array
+    {
+        return [];
+    }
+
     /**
      * Its rows, where it is drawn as a tray: role, rows, whether a bonding screw is in, what its current is read from.
      *

@@ -18,7 +18,7 @@ final class Topology
     {
         $plates = $trays = $links = $grounds = [];
         foreach ($rig->components as $id => $component) {
-            $plate = $component->plate();
+            $plate = $component->plateIn($rig);
             if ($plate !== null) {
                 $plates[$id] = self::plate($component, $plate);
             }

@@ -9,6 +9,7 @@ import { useTrouble } from '../ui/useTrouble';
 import { Failed, Waiting } from '../ui/Waiting';
 import { browserIn } from './browser';
 import { NewPassword } from './NewPassword';
+import './AccountPlace.css';
 
 /** Oneself: the password, and where one is signed in. */
 export default function AccountPlace() {

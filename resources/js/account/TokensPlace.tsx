@@ -3,6 +3,7 @@ import { App, Button, Checkbox, Input } from 'antd';
 import { useState } from 'react';
 import { api, ApiError, unwrap } from '../api/client';
 import { TopBar } from '../shell/TopBar';
+import './TokensPlace.css';
 
 /** Tokens by which other programs use the API as oneself. */
 export default function TokensPlace() {

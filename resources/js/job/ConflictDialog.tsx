@@ -4,6 +4,7 @@ import type { Conflict, Reference } from '../api/client';
 import { useUnits, type Units } from '../shell/units';
 import { placeOf, valueWords } from '../ui/spoken';
 import { referenceQuery, type DesignHold } from './useDesign';
+import './ConflictDialog.css';
 
 type Conflicts = Conflict['conflicts'];
 

@@ -2,6 +2,7 @@ import { App, Button, Dropdown } from 'antd';
 import { useRef } from 'react';
 import { api, ApiError, unwrap, uuid } from '../api/client';
 import type { DesignHold } from './useDesign';
+import './FilePanel.css';
 
 /** Taking a job away: job file out and in, plan sheet on paper or as PDF. */
 export function FilePanel({ hold, viewId }: { hold: DesignHold; viewId: string }) {

@@ -1,5 +1,6 @@
 import { Button } from 'antd';
 import type { Held } from './patiently';
+import './HeldBack.css';
 
 /** Says that a change is kept here and not stored yet, and lets its person send it now or let it go. */
 export function HeldBack({ held }: { held: Held }) {

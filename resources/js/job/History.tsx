@@ -3,6 +3,7 @@ import { Button, Drawer } from 'antd';
 import { api, unwrap } from '../api/client';
 import { More } from '../ui/More';
 import type { DesignHold } from './useDesign';
+import './History.css';
 
 /** What was done, in words, with the way back. */
 export function History({ hold, open, close }: { hold: DesignHold; open: boolean; close: () => void }) {

@@ -12,6 +12,7 @@ import { PLACES } from './places';
 import { openView, useDesign } from './useDesign';
 import { useTogether } from './useTogether';
 import { People } from './People';
+import './JobPlace.css';
 
 /** A job: its places in the order of the work, one design under them all. */
 export default function JobPlace() {

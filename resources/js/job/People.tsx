@@ -1,5 +1,6 @@
 import { Tooltip } from 'antd';
 import type { Together } from './useTogether';
+import './People.css';
 
 const PLACES: Record<string, string> = { survey: 'in Survey', plan: 'in Plan', size: 'in Size' };
 

@@ -23,6 +23,7 @@ const row = (id: number, title: string, stage: string, more: Partial<JobRow> = {
   next: 'Work through the dangers',
   blocks: ['2 dangers open'],
   dangers: 2,
+  plan: 'Inverter panel',
   assumed: 0,
   here: [],
   ...more,

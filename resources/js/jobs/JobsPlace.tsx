@@ -7,7 +7,8 @@ import { useMe } from '../shell/Session';
 import { TopBar } from '../shell/TopBar';
 import { More } from '../ui/More';
 import { Failed, Waiting } from '../ui/Waiting';
-import { Severity } from '../wall/symbols/Severity';
+import { Severity } from '../ui/Severity';
+import './JobsPlace.css';
 
 const KINDS: Record<string, string> = {
   travel_trailer: 'travel trailer',

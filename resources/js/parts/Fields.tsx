@@ -7,6 +7,7 @@ import { ends, fitting, terminals, useParts } from './context';
 import { LengthInput, SizeSelect } from './inputs';
 import { Landing } from './Landing';
 import { BASES, confirmedAs, knownBy, plainValue } from './values';
+import './Fields.css';
 
 export type Values = Record<string, unknown>;
 

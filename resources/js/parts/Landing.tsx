@@ -3,6 +3,7 @@ import { Select } from 'antd';
 import type { Component, Field } from '../api/client';
 import { ends, fitting, useParts, type Surroundings } from './context';
 import type { Values } from './Fields';
+import './Landing.css';
 
 /** Where one wire of a circuit lands. */
 export interface Wire {

@@ -9,6 +9,7 @@ import { changeWords, valueWords, placeOf } from '../ui/spoken';
 import { PartsContext } from './context';
 import { blankPart, Fields, newId, type Values } from './Fields';
 import { byHand, differences, plannedParts } from './planned';
+import './PartDrawer.css';
 
 interface Props {
   hold: DesignHold;

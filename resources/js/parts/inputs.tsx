@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { referenceQuery } from '../job/useDesign';
 import { twinOf, useUnits } from '../shell/units';
 import { readLength } from './values';
+import './inputs.css';
 
 interface SizeProps {
   label: string;

@@ -6,6 +6,8 @@ import { referenceQuery, type DesignHold } from '../job/useDesign';
 import { Waiting } from '../ui/Waiting';
 import { filledWords, kindsWith, named, neededOffGrid, wrongCharger, type Options } from './arrangement';
 import { Asked, Length, Usual, within } from './Asked';
+import './plan.css';
+import './ArrangementDialog.css';
 
 interface Props {
   hold: DesignHold;

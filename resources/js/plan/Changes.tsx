@@ -7,6 +7,8 @@ import { PartDrawer } from '../parts/PartDrawer';
 import { inOrder, plannedParts } from '../parts/planned';
 import { useUnits } from '../shell/units';
 import { changeWords } from '../ui/spoken';
+import './plan.css';
+import './Changes.css';
 
 /** A plan's changes by stage, each taken out or put into another stage; every stage is proven by itself. */
 export function Changes({

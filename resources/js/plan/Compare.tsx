@@ -5,6 +5,8 @@ import { Extent, extentOf } from '../wall/Extent';
 import type { Geometry } from '../wall/measures';
 import { Wall } from '../wall/Wall';
 import { counted, countOf } from './findings';
+import './plan.css';
+import './Compare.css';
 
 const GAP = 26;
 

@@ -5,8 +5,10 @@ import { FigureLine } from '../ui/Arithmetic';
 import { Assumed } from '../ui/Assumed';
 import { GLOSSARY } from '../ui/glossary';
 import { Term } from '../ui/Term';
-import { Severity } from '../wall/symbols/Severity';
+import { Severity } from '../ui/Severity';
 import { countOf, isOutside } from './findings';
+import './plan.css';
+import './FindingsRail.css';
 
 interface Props {
   answer: Answer;

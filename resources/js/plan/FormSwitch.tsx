@@ -1,6 +1,7 @@
 import { Segmented } from 'antd';
 import { useSyncExternalStore } from 'react';
 import { createPortal } from 'react-dom';
+import './plan.css';
 
 export type Form = 'wall' | 'list' | 'table' | 'compare' | 'plans' | 'changes';
 

@@ -1,6 +1,7 @@
 import type { Answer, Control, SettledState } from '../api/client';
-import { Severity } from '../wall/symbols/Severity';
+import { Severity } from '../ui/Severity';
 import type { Setting } from './useSettled';
+import './HandPanel.css';
 
 /** In the order in which a person meets them; breakers last, since they are many. */
 const ORDER: Control['job'][] = ['pedestal', 'plug', 'run', 'transfer', 'mode', 'switch', 'disconnect', 'breaker'];

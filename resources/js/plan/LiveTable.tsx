@@ -2,6 +2,8 @@ import clsx from 'clsx';
 import { useState, type KeyboardEvent } from 'react';
 import type { Answer } from '../api/client';
 import { liveWords, SOURCE_WORDS } from '../wall/paint';
+import './plan.css';
+import './LiveTable.css';
 
 type Row = Answer['table'][number];
 type Cell = Row['cells'][string];

@@ -3,6 +3,8 @@ import { App, Select } from 'antd';
 import { useState } from 'react';
 import { api, ApiError, unwrap, type Answer } from '../api/client';
 import type { Setting } from './useSettled';
+import './plan.css';
+import './MeterPanel.css';
 
 type Kind =
   | 'ac_volts'

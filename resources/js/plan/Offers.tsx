@@ -2,6 +2,7 @@ import { Button } from 'antd';
 import { useQuery } from '@tanstack/react-query';
 import { api, unwrap } from '../api/client';
 import type { components } from '../api/schema';
+import './Offers.css';
 
 export type Offer = components['schemas']['Offer'];
 

@@ -43,6 +43,8 @@ import { FaultSelect, StateStrip } from './StateStrip';
 import { usePlanKeys } from './usePlanKeys';
 import { usePlanState } from './usePlanState';
 import { runningIn, seenAs, useSettled, type Setting } from './useSettled';
+import './plan.css';
+import './PlanPlace.css';
 
 /** the state that is none of the named ones */
 const HAND = 'by_hand';

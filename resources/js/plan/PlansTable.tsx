@@ -3,6 +3,8 @@ import { api, unwrap, type Answer, type Design } from '../api/client';
 import type { DesignHold } from '../job/useDesign';
 import { useUnits } from '../shell/units';
 import { ownFindings } from './findings';
+import './plan.css';
+import './PlansTable.css';
 
 const WAYS: [string, string][] = [
   ['always', 'always, or without anybody doing anything'],

@@ -1,6 +1,8 @@
 import type { Answer } from '../api/client';
-import { Severity } from '../wall/symbols/Severity';
+import { Severity } from '../ui/Severity';
 import { countOf } from './findings';
+import './plan.css';
+import './RailTabs.css';
 
 export type Rail = 'findings' | 'hand' | 'meter';
 

@@ -1,6 +1,8 @@
 import { useEffect, useRef } from 'react';
 import type { Answer } from '../api/client';
 import { counted } from './findings';
+import './plan.css';
+import './StateStrip.css';
 
 type State = Answer['states'][number];
 

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import type { Answer, Component, JobDocument, Reference } from '../api/client';
-import { limitsOf, notToRun } from '../sheet/Door';
+import { notToRun } from '../sheet/Door';
 import { filledWords, kindsWith, named, neededOffGrid, wrongCharger } from './arrangement';
 import { probed } from './MeterPanel';
 
@@ -85,23 +85,6 @@ describe('the probe', () => {
 });
 
 describe('what is taped in the door', () => {
-  it('holds the limits of what is there, worked out by hand', () => {
-    const limits = limitsOf({
-      inlet: { type: 'inlet', label: 'Inlet', ratingA: 30 },
-      unit: { type: 'inverter_charger', label: 'Unit', continuousW: 3000, inputLimitA: 24 },
-      bank: {
-        type: 'battery_bank',
-        label: 'Bank',
-        chemistry: 'lfp',
-        unitAh: { value: 200, basis: 'told' },
-        parallel: 2,
-      },
-    } as unknown as Record<string, Component>);
-    expect(limits.map((l) => l.limit)).toEqual(['30 A', '3000 W', '24 A', '400 Ah']);
-    expect(limits[1]!.means).toContain('25 A at 120 V');
-    expect(limits[3]!.means).toContain('360 Ah');
-  });
-
   it('holds what must not run, and what people do by hand', () => {
     const told = notToRun(answer, {
       off: { type: 'instruction', label: 'Converter off when inverting' } as unknown as Component,

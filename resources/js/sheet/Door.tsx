@@ -1,48 +1,10 @@
 import type { Answer, Component, Finding } from '../api/client';
 import { ownFindings } from '../plan/findings';
 import { LiveTable } from '../plan/LiveTable';
-import { plainValue } from '../parts/values';
+import './sheet.css';
+import './Door.css';
 
 const NOT_TO_RUN = ['overload', 'starts_by_itself', 'assist_drains', 'motor_start', 'path_rating'];
-
-const number = (v: unknown): number => Number(plainValue(v).value ?? 0);
-
-/** What limits the rig, for somebody who stands before its panel: what a part is, how much, and what that means. */
-export function limitsOf(parts: Record<string, Component>): { label: string; limit: string; means: string }[] {
-  return Object.values(parts).flatMap((c) => {
-    const label = c.label;
-    switch (c.type) {
-      case 'inlet':
-        return [{ label, limit: `${number(c.ratingA)} A`, means: 'everything plugged in together' }];
-      case 'inverter':
-      case 'inverter_charger': {
-        const w = number(c.continuousW);
-        const more = c.type === 'inverter_charger' && c.inputLimitA !== undefined;
-        return [
-          { label, limit: `${w} W`, means: `from the battery: ${(w / 120).toFixed(0)} A at 120 V for long` },
-          ...(more
-            ? [
-                {
-                  label,
-                  limit: `${number(c.inputLimitA)} A`,
-                  means: 'input limit: set it lower than the pedestal’s breaker',
-                },
-              ]
-            : []),
-        ];
-      }
-      case 'generator':
-        return [{ label, limit: `${number(c.ratedW)} W`, means: 'for long; less in heat and high up' }];
-      case 'battery_bank': {
-        const ah = number(c.unitAh) * number(c.parallel ?? 1);
-        const share = c.chemistry === 'lfp' ? 0.9 : 0.5;
-        return [{ label, limit: `${ah} Ah`, means: `${Math.round(ah * share)} Ah of it for use day after day` }];
-      }
-      default:
-        return [];
-    }
-  });
-}
 
 /** What people have to do by hand, and what must not run, in the words of the findings. */
 export function notToRun(answer: Answer, parts: Record<string, Component>): { by: string[]; findings: Finding[] } {
@@ -56,7 +18,6 @@ export function notToRun(answer: Answer, parts: Record<string, Component>): { by
 
 /** Page one: what is taped inside the panel's door. */
 export function Door({ answer, parts }: { answer: Answer; parts: Record<string, Component> }) {
-  const limits = limitsOf(parts);
   const { by, findings } = notToRun(answer, parts);
   return (
     <div className="door">
@@ -68,11 +29,14 @@ export function Door({ answer, parts }: { answer: Answer; parts: Record<string, 
           <h2>Limits</h2>
           <table className="plain">
             <tbody>
-              {limits.map((l) => (
+              {answer.limits.map((l) => (
                 <tr key={l.label + l.means}>
                   <th scope="row">{l.label}</th>
                   <td className="figures">
-                    <b>{l.limit}</b>
+                    <b className={l.assumed ? 'is-assumed' : ''}>
+                      {l.assumed && '~'}
+                      {l.value} {l.unit}
+                    </b>
                   </td>
                   <td>{l.means}</td>
                 </tr>

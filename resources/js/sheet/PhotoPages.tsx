@@ -1,5 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { api, unwrap } from '../api/client';
+import './PhotoPages.css';
 
 /** Photographs against the parts they show. */
 export function PhotoPages({ job, label }: { job: number; label: (component: string) => string }) {

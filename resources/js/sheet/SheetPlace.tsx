@@ -16,6 +16,8 @@ import { useGeometry } from '../wall/useGeometry';
 import { Wall } from '../wall/Wall';
 import { Door } from './Door';
 import { PhotoPages } from './PhotoPages';
+import './SheetPlace.css';
+import './sheet.css';
 
 const WIDTH = 980;
 

@@ -7,6 +7,7 @@ import { api, unwrap } from '../api/client';
 import { useTrouble } from '../ui/useTrouble';
 import { Leaf } from '../ui/Leaf';
 import { Waiting } from '../ui/Waiting';
+import './signin.css';
 
 interface Answers {
   name?: string;

@@ -3,6 +3,7 @@ import { Table } from 'antd';
 import { referenceQuery } from '../job/useDesign';
 import { Failed, Waiting } from '../ui/Waiting';
 import { TopBar } from './TopBar';
+import './ReferencePlace.css';
 
 /** Rules with their sources, and the conductor tables, as the engine uses them. */
 export default function ReferencePlace() {

@@ -5,6 +5,7 @@ import { NewPassword } from '../account/NewPassword';
 import { api, unwrap } from '../api/client';
 import { useTrouble } from '../ui/useTrouble';
 import { Leaf } from '../ui/Leaf';
+import './signin.css';
 
 interface Answers {
   workshop: string;

@@ -3,6 +3,7 @@ import { Button, Form, Input } from 'antd';
 import { api, unwrap, type Me } from '../api/client';
 import { Cautions } from '../ui/Cautions';
 import { Leaf } from '../ui/Leaf';
+import './signin.css';
 
 export function SignIn() {
   const client = useQueryClient();

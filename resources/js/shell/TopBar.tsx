@@ -7,6 +7,7 @@ import { Leaf } from '../ui/Leaf';
 import { usePrefs } from './prefs';
 import { useMe } from './Session';
 import { useUnits } from './units';
+import './TopBar.css';
 
 /** The green bar: where one is, the places of a job, who is signed in. */
 export function TopBar({ title, children, right }: { title?: ReactNode; children?: ReactNode; right?: ReactNode }) {

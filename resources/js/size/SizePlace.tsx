@@ -11,6 +11,7 @@ import { useUnits } from '../shell/units';
 import { FigureLine } from '../ui/Arithmetic';
 import { Cautions } from '../ui/Cautions';
 import { Waiting } from '../ui/Waiting';
+import './SizePlace.css';
 
 /** Sizes of the battery-inverter circuit: currents, cable, fuse, each with what governs it; every part opens. */
 export default function SizePlace({ hold, viewId, setViewId }: PlaceProps) {

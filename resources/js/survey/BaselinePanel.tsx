@@ -2,6 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { App, Button, Input } from 'antd';
 import { useState } from 'react';
 import { api, ApiError, unwrap, uuid, type Baseline } from '../api/client';
+import './BaselinePanel.css';
 
 type Point = Baseline['points'][number];
 

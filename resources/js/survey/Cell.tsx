@@ -6,6 +6,7 @@ import { useUnits } from '../shell/units';
 import { valueWords } from '../ui/spoken';
 import { useSurvey } from './context';
 import type { Shown } from './survey';
+import './Cell.css';
 
 interface Props {
   component: string;

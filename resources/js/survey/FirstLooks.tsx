@@ -5,6 +5,7 @@ import { placeOf } from '../ui/spoken';
 import { Cell } from './Cell';
 import { useSurvey } from './context';
 import { shownAt } from './survey';
+import './FirstLooks.css';
 
 const FIRST = 5;
 

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { uuid } from '../api/client';
 import type { DesignHold } from '../job/useDesign';
 import { Term } from '../ui/Term';
+import './NeedsPanel.css';
 
 /** What must run off grid, and which loads run together. */
 export function NeedsPanel({ hold }: { hold: DesignHold }) {

@@ -2,6 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { App, Button } from 'antd';
 import { useRef, useState } from 'react';
 import { api, ApiError, unwrap, type Photo } from '../api/client';
+import './Photos.css';
 
 const LONGEST = 2560;
 

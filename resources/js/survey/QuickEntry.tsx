@@ -2,6 +2,7 @@ import { Button, Input, Select } from 'antd';
 import { useState } from 'react';
 import type { Problem } from '../api/client';
 import type { DesignHold } from '../job/useDesign';
+import './QuickEntry.css';
 
 /** One line a circuit, as it is called out at the panel: into a 120 V panel or a 12 V one. */
 export function QuickEntry({ hold, direct = false }: { hold: DesignHold; direct?: boolean }) {

@@ -3,6 +3,7 @@ import { App, Button, Select } from 'antd';
 import { useState } from 'react';
 import { api, unwrap } from '../api/client';
 import { referenceQuery, type DesignHold } from '../job/useDesign';
+import './Start.css';
 
 /** An empty survey: a factory layout, or what was surveyed in a rig like it. */
 export function Start({ hold }: { hold: DesignHold }) {

@@ -20,6 +20,7 @@ import { Start } from './Start';
 import { circuitsOf, confirmation } from './survey';
 import { CircuitTable, DcTable, PartTable } from './tables';
 import { WalkRound } from './WalkRound';
+import './SurveyPlace.css';
 
 const GROUPS: [string, string[]][] = [
   ['Supply', ['shore_supply', 'inlet', 'generator', 'surge_unit']],

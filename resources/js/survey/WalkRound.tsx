@@ -4,6 +4,7 @@ import type { JobDocument, Reference } from '../api/client';
 import { useSurvey } from './context';
 import { knownBy } from '../parts/values';
 import { Photos } from './Photos';
+import './WalkRound.css';
 
 type Found = NonNullable<JobDocument['asFound']['walk']>[string];
 

@@ -8,6 +8,7 @@ import { placeOf } from '../ui/spoken';
 import { Cell } from './Cell';
 import { useSurvey } from './context';
 import { bankWords, confirmation, landsWords, shownAt, shownOf } from './survey';
+import './tables.css';
 
 interface TableProps {
   rows: [string, Component][];

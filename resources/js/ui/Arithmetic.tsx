@@ -1,5 +1,6 @@
 import { Popover } from 'antd';
 import type { Figure } from '../api/client';
+import './Arithmetic.css';
 
 /** Figures from ten thousand up with a thin gap between thousands. */
 const number = (v: number) =>

@@ -1,3 +1,4 @@
+import './Cautions.css';
 /** The standing cautions, where a plan is first met. */
 export function Cautions() {
   return (

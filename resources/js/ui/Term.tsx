@@ -1,5 +1,6 @@
 import { Tooltip } from 'antd';
 import { GLOSSARY } from './glossary';
+import './Term.css';
 
 /** A word with a meaning of its own, told on hover and on focus. */
 export function Term({ children, of }: { children: string; of?: string }) {

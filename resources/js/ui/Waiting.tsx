@@ -1,4 +1,5 @@
 import { Button, Spin } from 'antd';
+import './Waiting.css';
 
 export function Waiting({ what }: { what: string }) {
   return (

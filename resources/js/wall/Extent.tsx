@@ -2,6 +2,7 @@ import type { ReactNode } from 'react';
 import type { Wall } from '../api/client';
 import { routeKey } from './flow/graph';
 import type { Box, Geometry } from './measures';
+import './Extent.css';
 
 const AROUND = 18;
 

@@ -1,8 +1,9 @@
 import type { WallProps } from './Wall';
-import { Severity } from './symbols/Severity';
+import { Severity } from '../ui/Severity';
 import { Staple } from './symbols/Staple';
 import { useUnits } from '../shell/units';
 import { ribbonPaint, SOURCE_WORDS, witnessSteps } from './paint';
+import './ListForm.css';
 
 /** The wall as a list: same content, same order, for keyboards and screen readers. */
 export function ListForm({
@@ -99,7 +100,9 @@ export function ListForm({
                                 ? live.kind === 'works'
                                   ? `works from ${SOURCE_WORDS[live.source ?? '']}`
                                   : live.words
-                                : 'main'}
+                                : row.kind === 'fuse'
+                                  ? (row.cable ?? '')
+                                  : 'main'}
                               {row.strayNeutral && `, its neutral lands on ${answer.labels[row.strayNeutral]}`}
                               {sev && <Severity severity={sev} />}
                               {onOpen && row.circuit && opens(row.circuit) && (

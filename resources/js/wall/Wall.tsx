@@ -1,3 +1,5 @@
+import './Wall.css';
+import './symbols/symbols.css';
 import type { Answer, Finding } from '../api/client';
 import { routeKey } from './flow/graph';
 import { labelPoint, type Geometry } from './measures';

@@ -3,6 +3,7 @@ import { TransformComponent, TransformWrapper, type ReactZoomPanPinchRef } from 
 import { useSize } from '../ui/useSize';
 import { Extent } from './Extent';
 import type { Box } from './measures';
+import './WallView.css';
 
 /** The wall's smallest type at its own size, and the smallest that is read, px. */
 const TYPE = 14;

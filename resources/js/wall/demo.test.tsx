@@ -8,7 +8,7 @@ import { routeKey } from './flow/graph';
 import { rowKey } from './measures';
 import { ListForm } from './ListForm';
 import { ribbonPaint, stateOf, witnessSteps } from './paint';
-import { Severity } from './symbols/Severity';
+import { Severity } from '../ui/Severity';
 import { Staple } from './symbols/Staple';
 import { Wall } from './Wall';
 import { drawn, nothing, words } from '../testing';

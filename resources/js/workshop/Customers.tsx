@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { api, unwrap, type Customer } from '../api/client';
 import { Failed, Waiting } from '../ui/Waiting';
+import './Customers.css';
 
 /** Whose rigs came in; one who asks for it is erased here. */
 export function Customers() {

@@ -1,6 +1,7 @@
 import { App, Button } from 'antd';
 import type { MadeLink } from '../api/client';
 import { moment } from '../ui/times';
+import './HandOver.css';
 
 /** A link that was just made: told this once, handed over by hand. */
 export function HandOver({ made, done }: { made: MadeLink; done: () => void }) {

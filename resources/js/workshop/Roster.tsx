@@ -5,6 +5,7 @@ import { api, unwrap, type MadeLink, type Person, type PersonLink } from '../api
 import { day, moment } from '../ui/times';
 import { Failed, Waiting } from '../ui/Waiting';
 import { HandOver } from './HandOver';
+import './Roster.css';
 
 type Role = Person['role'];
 

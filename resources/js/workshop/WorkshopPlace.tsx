@@ -5,6 +5,7 @@ import { useMe } from '../shell/Session';
 import { AuditLog } from './AuditLog';
 import { Customers } from './Customers';
 import { Roster } from './Roster';
+import './WorkshopPlace.css';
 
 const PARTS = { people: Roster, customers: Customers, log: AuditLog };
 const WORDS: Record<keyof typeof PARTS, string> = {

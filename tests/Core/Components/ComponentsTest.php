@@ -590,3 +590,43 @@ describe('places in words', function (): void {
         }
     });
 });
+
+it('tells what parts can give or take as a hand reckons it, and what of that is assumed', function (): void {
+    $limits = fn(array $component): array => array_map(
+        fn($limit): string => ($limit->assumed ? '~' : '') . "{$limit->value} {$limit->unit}: {$limit->means}",
+        array_values(Rig::from(Rigs::object(['x' => $component]))->components)[0]->limits(),
+    );
+    expect(
+        $limits(['type' => 'inlet', 'label' => 'Inlet', 'ratingA' => 30, 'form' => 'inlet', 'cord' => INLET['cord']]),
+    )
+        ->toBe(['30 A: everything plugged in together'])
+        // 200 Ah twice is 400; of lithium nine tenths, of lead half is for use day after day.
+        ->and(
+            $limits([
+                'type' => 'battery_bank',
+                'label' => 'Bank',
+                'chemistry' => 'lfp',
+                'unitV' => 12.8,
+                'unitAh' => ['value' => 200, 'basis' => 'assumed'],
+                'series' => 1,
+                'parallel' => 2,
+                'bmsContinuousA' => 100,
+            ]),
+        )
+        ->toBe(['~400 Ah: 360 Ah of it for use day after day', '200 A: what its management lets out for long'])
+        ->and(
+            $limits([
+                'type' => 'battery_bank',
+                'label' => 'Bank',
+                'chemistry' => 'flooded',
+                'unitV' => 6,
+                'unitAh' => 220,
+                'series' => 2,
+                'parallel' => 1,
+            ]),
+        )
+        ->toBe(['220 Ah: 110 Ah of it for use day after day'])
+        // 3000 W at 120 V is 25 A.
+        ->and($limits(INVERTER)[0])
+        ->toBe('3000 W: from the battery, for long: 25 A at 120 V');
+});

@@ -45,6 +45,15 @@ final class StateShapes
                     'sizes' => Shape::list(Shape::ref('Size')),
                     'runs' => Shape::list(Shape::ref('AcRun')),
                     'boxes' => Shape::list(Shape::ref('BoxFill')),
+                    'limits' => Shape::list(
+                        Shape::object([
+                            'label' => $text,
+                            'value' => $number,
+                            'unit' => $text,
+                            'means' => $text,
+                            'assumed' => $flag,
+                        ]),
+                    ),
                     'weight' => Shape::object(['kg' => $number, 'words' => $text]),
                     'points' => Shape::map($text),
                     'pointsOf' => Shape::map($texts),

@@ -68,7 +68,7 @@ final class WallShapes
             ]),
             'Row' => Shape::object(
                 [
-                    'kind' => ['type' => 'string', 'enum' => ['main', 'circuit', 'backfeed', 'free']],
+                    'kind' => ['type' => 'string', 'enum' => ['main', 'circuit', 'backfeed', 'free', 'fuse']],
                     'slot' => ['type' => 'integer'],
                     'half' => $text,
                     'label' => $text,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Hollin\Core\Components\Battery;
 
 use Hollin\Core\Components\Component;
+use Hollin\Core\Components\Limit;
 use Hollin\Core\Components\Plate;
 use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Basis;
@@ -132,6 +133,32 @@ final class Bank extends Component
                 $this->chemistry() === Chemistry::Lfp || $this->values->has('bmsContinuousA'),
             ),
         );
+    }
+
+    /** Amp-hours for use day after day by the share of its chemistry; continuous amps where its management is known. */
+    public function limits(): array
+    {
+        $ah = $this->capacityAh();
+        $known = $this->values->has('bmsContinuousA');
+
+        return [
+            new Limit(
+                $ah,
+                'Ah',
+                sprintf('%.0f Ah of it for use day after day', $ah * $this->chemistry()->usableShare()),
+                Limit::assumed($this, 'unitAh', 'parallel', 'chemistry'),
+            ),
+            ...$known
+                ? [
+                    new Limit(
+                        $this->values->number('bmsContinuousA') * $this->parallel(),
+                        'A',
+                        'what its management lets out for long',
+                        Limit::assumed($this, 'bmsContinuousA', 'parallel'),
+                    ),
+                ]
+                : [],
+        ];
     }
 
     public function plate(): Plate

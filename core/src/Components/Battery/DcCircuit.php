@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Hollin\Core\Components\Battery;
 
 use Hollin\Core\Components\Component;
+use Hollin\Core\Components\Link;
 use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Basis;
 use Hollin\Core\Job\Field;
@@ -65,6 +66,27 @@ final class DcCircuit extends Component
     public function cable(): Cable
     {
         return $this->values->cable('cable', 'single') ?? throw new \LogicException('checked by the schema');
+    }
+
+    /**
+     * As a row of its panel on the wall.
+     *
+     * @return array<string, mixed>
+     */
+    public function row(int $slot): array
+    {
+        return [
+            'kind' => 'fuse',
+            'circuit' => $this->id,
+            'slot' => $slot,
+            'half' => '',
+            'label' => $this->label(),
+            'ratingA' => $this->values->number('fuseA'),
+            'device' => null,
+            'carries' => ["{$this->id}.branch"],
+            'cable' => Link::spoken($this->cable()),
+            'assumed' => $this->assumptions(),
+        ];
     }
 
     public function referenceProblems(array $others): array

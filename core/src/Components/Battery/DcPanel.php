@@ -73,4 +73,36 @@ final class DcPanel extends Component
     {
         return new Plate('deck', 'bar', 5, [sprintf('%g A usual', $this->values->number('loadA'))]);
     }
+
+    public function plateIn(Rig $rig): Plate
+    {
+        $plate = $this->plate();
+
+        return $this->circuits($rig) === [] ? $plate : new Plate('deck', 'tray', $plate->rank, $plate->lines);
+    }
+
+    public function tray(Rig $rig): ?array
+    {
+        $rows = [];
+        foreach ($this->circuits($rig) as $i => $circuit) {
+            $rows[] = $circuit->row($i + 1);
+        }
+
+        return $rows === []
+            ? null
+            : [
+                'rows' => $rows,
+                'bondScrew' => false,
+                'role' => 'fuses',
+                'carries' => [],
+            ];
+    }
+
+    /** @return list<DcCircuit> with their fuses in it */
+    private function circuits(Rig $rig): array
+    {
+        return array_values(
+            array_filter($rig->all(DcCircuit::class), fn(DcCircuit $c): bool => $c->panel() === $this->id),
+        );
+    }
 }

@@ -136,6 +136,11 @@ final class Inverter extends Inverting
         $graph->converter($this->fromBattery($out, $this->output()));
     }
 
+    public function limits(): array
+    {
+        return [$this->outputLimit()];
+    }
+
     public function plate(): Plate
     {
         return new Plate('straddle', 'gate', 0, [

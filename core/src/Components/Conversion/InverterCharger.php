@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Components\Conversion;
 
+use Hollin\Core\Components\Limit;
 use Hollin\Core\Components\Plate;
 use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Field;
@@ -291,6 +292,19 @@ final class InverterCharger extends Inverting
         }
 
         return false;
+    }
+
+    public function limits(): array
+    {
+        return [
+            $this->outputLimit(),
+            new Limit(
+                $this->values->number('inputLimitA'),
+                'A',
+                'input limit as set: lower than the breaker of the pedestal',
+                Limit::assumed($this, 'inputLimitA'),
+            ),
+        ];
     }
 
     public function plate(): Plate

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Hollin\Core\Components\Conversion;
 
 use Hollin\Core\Components\Component;
+use Hollin\Core\Components\Limit;
 use Hollin\Core\Components\Rig;
 use Hollin\Core\Network\About;
 use Hollin\Core\Network\Occasion;
@@ -17,6 +18,9 @@ abstract class Inverting extends Component
 {
     /** Above this share of nominal battery volts it does not start (common practice, no source: 16 V of 12). */
     private const HIGHEST_SHARE = 1.33;
+
+    /** Of its outlets. */
+    private const OUTPUT_V = 120.0;
 
     /** How long a surge may last, s (common practice, no source: a few seconds). */
     protected const SURGE_S = 5.0;
@@ -33,6 +37,21 @@ abstract class Inverting extends Component
     final public function continuousW(): float
     {
         return $this->values->number('continuousW');
+    }
+
+    /** The same as a limit at the panel, with what it comes to in amps of its outlets. */
+    final protected function outputLimit(): Limit
+    {
+        return new Limit(
+            $this->continuousW(),
+            'W',
+            sprintf(
+                'from the battery, for long: %.0f A at %g V',
+                $this->continuousW() / self::OUTPUT_V,
+                self::OUTPUT_V,
+            ),
+            Limit::assumed($this, 'continuousW'),
+        );
     }
 
     /** What it gives for moments, W. */
@@ -93,12 +112,12 @@ abstract class Inverting extends Component
             $out->hot,
             $out->neutral,
             $out->ground,
-            120.0,
-            $this->continuousW() / 120,
+            self::OUTPUT_V,
+            $this->continuousW() / self::OUTPUT_V,
             device: $device,
             positions: ['invert'],
-            impedanceOhm: (self::REGULATION * 120.0) / max(0.1, $this->continuousW() / 120),
-            surgeA: $this->surgeW() / 120,
+            impedanceOhm: (self::REGULATION * self::OUTPUT_V) / max(0.1, $this->continuousW() / self::OUTPUT_V),
+            surgeA: $this->surgeW() / self::OUTPUT_V,
             neutral: $neutral,
             surgeS: self::SURGE_S,
             past: $this->values->flag('latchesOff') ? 'trips' : 'retries',
@@ -115,15 +134,15 @@ abstract class Inverting extends Component
             PowerConverter::INVERTER,
             ["{$this->id}.pos", "{$this->id}.neg"],
             [$out->hot, $out->neutral],
-            120.0,
-            $this->continuousW() / 120,
+            self::OUTPUT_V,
+            $this->continuousW() / self::OUTPUT_V,
             $this->efficiency(),
             $this->values->number('idleW'),
             device: $device,
             positions: ['invert'],
             nominalV: $this->values->number('dcNominalV', 12.0),
             cutOffV: $this->values->number('cutOffV'),
-            surgeA: $this->surgeW() / 120,
+            surgeA: $this->surgeW() / self::OUTPUT_V,
         );
     }
 

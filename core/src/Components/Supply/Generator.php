@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Hollin\Core\Components\Supply;
 
 use Hollin\Core\Components\Component;
+use Hollin\Core\Components\Limit;
 use Hollin\Core\Components\Plate;
 use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Field;
@@ -214,6 +215,18 @@ final class Generator extends Component
                 once: true,
             ),
         );
+    }
+
+    public function limits(): array
+    {
+        return [
+            new Limit(
+                $this->values->number('ratedW'),
+                'W',
+                'for long; less in heat and high up',
+                Limit::assumed($this, 'ratedW'),
+            ),
+        ];
     }
 
     public function plate(): Plate

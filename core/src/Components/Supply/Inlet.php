@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Hollin\Core\Components\Supply;
 
 use Hollin\Core\Components\Component;
+use Hollin\Core\Components\Limit;
 use Hollin\Core\Components\Link;
 use Hollin\Core\Components\Plate;
 use Hollin\Core\Components\Rig;
@@ -150,6 +151,18 @@ final class Inlet extends Component
             $this->plug(),
             ['out'],
         );
+    }
+
+    public function limits(): array
+    {
+        return [
+            new Limit(
+                $this->values->number('ratingA'),
+                'A',
+                'everything plugged in together',
+                Limit::assumed($this, 'ratingA'),
+            ),
+        ];
     }
 
     public function plate(): Plate

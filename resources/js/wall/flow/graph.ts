@@ -258,7 +258,7 @@ export function portsOf(strip: Strip, id: string): Map<string, { x: number; y: n
   const up = (x: number) => ({ x, y: 0, side: 'NORTH' as const });
   const down = (x: number) => ({ x, y: size.h, side: 'SOUTH' as const });
   const rows = strip.rows.get(id);
-  if (rows) {
+  if (rows && plate.band !== 'deck') {
     const high = rowHeight(strip.tall);
     const y = (key: string) => HEAD + (Math.max(0, rows.indexOf(key)) + 0.5) * high;
     for (const port of used) {

@@ -82,7 +82,7 @@ export async function layoutWall(walls: Wall[], tall: boolean, engine: Engine): 
     const gap = Math.min(WIDEST_GAP, 28 + Math.floor(spare / (layers - 1)));
     below = await engine(toElk(deck, { ...DECK, 'elk.layered.spacing.nodeNodeBetweenLayers': String(gap) }, sequence));
   }
-  return compose(walls, ac, above, below);
+  return compose(walls, ac, deck, above, below);
 }
 
 /** The same for walls that are drawn the same: which parts, how large, joined how; not what is live on them. */
@@ -153,7 +153,7 @@ function moved(edge: ElkExtendedEdge, dx: number, dy: number): ElkExtendedEdge {
 
 const NUDGE = 12;
 
-function compose(walls: Wall[], ac: Strip, above: ElkNode, below: ElkNode | null): Geometry {
+function compose(walls: Wall[], ac: Strip, deck: Strip, above: ElkNode, below: ElkNode | null): Geometry {
   const high = rowHeight(ac.tall);
   const plates: Record<string, Box> = {};
   const rows: Geometry['rows'] = {};
@@ -172,9 +172,7 @@ function compose(walls: Wall[], ac: Strip, above: ElkNode, below: ElkNode | null
       const box = (plates[id] = { ...whole, y: whole.y + down, h: ac.sizes.get(id)!.h });
       const keys = ac.rows.get(id);
       if (!keys) continue;
-      rows[id] = Object.fromEntries(
-        keys.map((key, i) => [key, { x: box.x, y: box.y + HEAD + i * high, w: box.w, h: high }]),
-      );
+      rows[id] = rowsIn(box, keys, high);
       if (ac.plates.get(id)!.type !== 'outlets')
         rails[id] = { x1: box.x + 12, x2: box.x + box.w - 34, n: box.y + box.h - 26, g: box.y + box.h - RAILS + 24 };
     }
@@ -230,7 +228,12 @@ function compose(walls: Wall[], ac: Strip, above: ElkNode, below: ElkNode | null
   }
   const deckTop = channelTop + Math.max(1, taken.length) * TRACK + 4;
   const deckY = deckTop + NUDGE;
-  for (const node of below?.children ?? []) if (!node.id.startsWith(dropId(''))) plates[node.id] = boxOf(node, deckY);
+  for (const node of below?.children ?? []) {
+    if (node.id.startsWith(dropId(''))) continue;
+    const box = (plates[node.id] = boxOf(node, deckY));
+    const keys = deck.rows.get(node.id);
+    if (keys) rows[node.id] = rowsIn(box, keys, high);
+  }
   const stands = standIns(walls);
   for (const [old, now] of stands) plates[old] = plates[now]!;
   const ups = new Map(ways.map((way) => [way.node.id, { ...way, y: channelTop + lines.get(way.node.id)! * TRACK }]));
@@ -259,6 +262,11 @@ function compose(walls: Wall[], ac: Strip, above: ElkNode, below: ElkNode | null
     }
   }
   return { width, height: sillY + SILL_H, plates, rows, rails, routes, forks, feet, sill, deckTop };
+}
+
+/** Rows of a tray, one below the other. */
+function rowsIn(box: Box, keys: string[], high: number): Record<string, Box> {
+  return Object.fromEntries(keys.map((key, i) => [key, { x: box.x, y: box.y + HEAD + i * high, w: box.w, h: high }]));
 }
 
 interface Upright {

@@ -22,8 +22,8 @@ export function traySize(walls: Wall[], id: string, tall: boolean): Size & { key
   const keys = unionRows(walls, id);
   const plates = walls.map((w) => w.plates[id]).filter((p): p is Plate => p !== undefined);
   const rows = walls.flatMap((w) => w.trays[id]?.rows ?? []);
-  const outlets = plates.some((p) => p.type === 'outlets');
-  // A panel says at its head from what it lives; outlets on equipment do not.
+  // A panel says at its head from what it lives, and has rails; outlets on equipment and a fuse panel do neither.
+  const outlets = plates.some((p) => p.type === 'outlets' || p.band === 'deck');
   const head = Math.max(...plates.map((p) => textWidth(p.label, 16) + (outlets ? 44 : 116)));
   const body = Math.max(120, ...rows.map(rowWidth));
   return {

@@ -1,4 +1,5 @@
 import { labelPoint, type Point } from '../measures';
+import './Arrows.css';
 
 /** Arrows on a lead that charges, away from the charger. */
 export function Arrows({ route, back }: { route: Point[]; back: boolean }) {

@@ -1,5 +1,6 @@
 import { line, type Point } from '../measures';
 import { Mark } from './Mark';
+import './Fork.css';
 
 export function Fork({ route, live, lit }: { route: Point[]; live: boolean; lit: boolean }) {
   const end = route.at(-1)!;

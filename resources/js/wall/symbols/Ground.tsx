@@ -1,4 +1,5 @@
 import { rect, type Geometry } from '../measures';
+import './Ground.css';
 
 /** What a rig stands on: the sill for its frame, and the line between 120 V and 12 V. */
 export function Ground({ geometry: { width, deckTop, sill } }: { geometry: Geometry }) {

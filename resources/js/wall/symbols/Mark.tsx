@@ -1,3 +1,4 @@
+import './Mark.css';
 export function Mark({
   x,
   y,

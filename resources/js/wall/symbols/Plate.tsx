@@ -3,7 +3,8 @@ import type { ReactNode } from 'react';
 import type { Finding, Plate as PlateShape } from '../../api/client';
 import { useLanding } from '../landing';
 import { place, type Box } from '../measures';
-import { Severity } from './Severity';
+import { Severity } from '../../ui/Severity';
+import './Plate.css';
 
 export interface Common {
   id: string;

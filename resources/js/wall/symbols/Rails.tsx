@@ -1,5 +1,6 @@
 import type { Answer } from '../../api/client';
 import type { Box, Geometry } from '../measures';
+import './Rails.css';
 
 /** Neutral and ground of a panel, a tick for each circuit at home, a bond screw where there is one. */
 export function Rails({

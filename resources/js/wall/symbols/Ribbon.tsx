@@ -3,6 +3,7 @@ import { useUnits } from '../../shell/units';
 import { line, type Point } from '../measures';
 import type { RibbonPaint } from '../paint';
 import { Arrows } from './Arrows';
+import './Ribbon.css';
 
 export function Ribbon({
   link,

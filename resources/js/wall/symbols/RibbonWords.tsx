@@ -3,6 +3,7 @@ import { useUnits } from '../../shell/units';
 import { labelPoint, type Point } from '../measures';
 import type { RibbonPaint } from '../paint';
 import { Mark } from './Mark';
+import './RibbonWords.css';
 
 /** What a 120 V ribbon carries, and from which source. */
 export function RibbonWords({ link, route, paint }: { link: Link; route: Point[]; paint: RibbonPaint }) {

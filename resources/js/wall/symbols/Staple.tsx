@@ -1,3 +1,4 @@
+import './Staple.css';
 /** A bond: a staple from neutral to ground, one leg missing when open. */
 export function Staple({ closed }: { closed: boolean }) {
   return (

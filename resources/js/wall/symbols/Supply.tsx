@@ -1,6 +1,7 @@
 import type { Answer, Link } from '../../api/client';
 import type { Facts } from './facts';
 import { Lines } from './Lines';
+import './Supply.css';
 
 /** A shore supply: whether the rig is plugged into it, what is live, how many bonds the system then has. */
 export function Supply({ id, plate, answer, state }: Facts) {

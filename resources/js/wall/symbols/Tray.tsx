@@ -6,8 +6,9 @@ import { place, rowKey, type Geometry } from '../measures';
 import { SOURCE_WORDS } from '../paint';
 import type { Common } from './Plate';
 import { Rails } from './Rails';
-import { Severity } from './Severity';
+import { Severity } from '../../ui/Severity';
 import { TrayRow } from './TrayRow';
+import './Tray.css';
 
 interface TrayProps extends Common {
   answer: Answer;
@@ -55,7 +56,7 @@ export function Tray({
   if (!tray) return null;
   const total = carried(tray.carries, amps) ?? amps?.[answer.wall.links.find((l) => l.to.c === id)?.elements[0] ?? ''];
   const source =
-    tray.role === 'outlets'
+    tray.role === 'outlets' || tray.role === 'fuses'
       ? ''
       : bus?.source
         ? bus.soft

@@ -4,7 +4,8 @@ import type { KeyboardEvent } from 'react';
 import type { Answer, Finding, Row } from '../../api/client';
 import { carried } from '../figures';
 import { liveWords } from '../paint';
-import { Severity } from './Severity';
+import { Severity } from '../../ui/Severity';
+import './TrayRow.css';
 
 /** A slot of a panel, or what hangs behind one. */
 export function TrayRow({
@@ -63,14 +64,7 @@ export function TrayRow({
   const share = current !== undefined && row.ratingA ? Math.min(1, current / row.ratingA) : 0;
   const position = answer.paint[state]?.positions[row.device ?? '']?.position;
   const on = !row.device || (row.closedIn ?? []).includes(position ?? '');
-  const words =
-    row.kind !== 'circuit'
-      ? row.kind === 'backfeed'
-        ? 'back-fed breaker'
-        : 'main breaker'
-      : live
-        ? liveWords(live)
-        : '';
+  const words = { main: 'main breaker', backfeed: 'back-fed breaker', fuse: '12 V fuse' }[row.kind as string];
   const key = (e: KeyboardEvent) => {
     if ((e.key === 'm' || e.key === 'M') && row.circuit && movable) {
       e.preventDefault();
@@ -107,7 +101,7 @@ export function TrayRow({
       role="button"
       tabIndex={0}
       aria-label={
-        `${byHand ? 'switch ' : ''}${row.slot}${row.half} ${row.label}, ${row.ratingA ?? ''} A, ${words}` +
+        `${byHand ? 'switch ' : ''}${row.slot}${row.half} ${row.label}, ${row.ratingA ?? ''} A, ${words ?? (live ? liveWords(live) : '')}` +
         (row.strayNeutral ? ', neutral lands elsewhere' : '')
       }
       aria-roledescription={movable ? 'circuit, movable: press M' : undefined}

@@ -1,3 +1,4 @@
+import './Ways.css';
 /** Ways through a switching plate: inputs at one side, output at the other; what is open ends in a capped gap. */
 export function Ways({ type, closed }: { type: string; closed: string[] }) {
   const two = type === 'transfer_switch';
