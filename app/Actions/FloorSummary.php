@@ -30,7 +30,8 @@ final class FloorSummary
 
     /**
      * @return array{
-     *     stage: string, next: string, blocks: list<string>, dangers: ?int, plan: ?string, assumed: int, here: list<string>
+     *     stage: string, next: string, blocks: list<string>, dangers: ?int, plan: ?string, assumed: int,
+     *     here: list<string>
      * }
      */
     public function of(RigJob $job): array

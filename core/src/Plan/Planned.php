@@ -41,6 +41,12 @@ final class Planned
         return $stages;
     }
 
+    /** What is gone has no name left but the one it was given when it was fitted. */
+    private static function spoken(string $id): string
+    {
+        return str_replace('_', ' ', (string) preg_replace('/^c_/', '', $id));
+    }
+
     /**
      * Applies one change; returns why it does not apply, or null. A component it changes is replaced
      * by a copy: untouched ones stay shared with the survey and with other stages.
@@ -50,14 +56,14 @@ final class Planned
         $id = $change->target;
         if ($change->op === Op::Fit->value) {
             if (isset($components->{$id})) {
-                return sprintf('There is already a component "%s".', $id);
+                return sprintf('There is already a “%s”.', self::spoken($id));
             }
             $components->{$id} = Tree::copy($change->value);
 
             return null;
         }
         if (!isset($components->{$id})) {
-            return sprintf('There is no component "%s" any more.', $id);
+            return sprintf('“%s” is not there any more: nothing is left to change.', self::spoken($id));
         }
         if ($change->op === Op::Remove->value) {
             unset($components->{$id});
@@ -69,7 +75,11 @@ final class Planned
         $changed = $at = Tree::copy($components->{$id});
         foreach ($steps as $step) {
             if (!(($at->{$step} ?? null) instanceof stdClass)) {
-                return sprintf('%s has no %s.', $id, $change->path);
+                return sprintf(
+                    '%s has no %s any more.',
+                    $components->{$id}->label ?? self::spoken($id),
+                    strtr(trim($change->path, '/'), ['/' => ', ', '_' => ' ']),
+                );
             }
             $at = $at->{$step};
         }

@@ -33,7 +33,7 @@ final class ConductorProtection implements RigRule
         return new Definition(
             'conductor_protection',
             Severity::Danger,
-            'Device too large for its conductor',
+            'Breaker or fuse too large for its wire',
             'The overcurrent device ahead of a conductor must not be larger than what the conductor may ' .
                 'carry, from every source that can reach it. Small branch conductors have a limit of their own ' .
                 'whatever their ampacity.',
@@ -278,7 +278,7 @@ final class ConductorProtection implements RigRule
                 ]),
             ),
             severity: $assumed ? Severity::Warning : Severity::Danger,
-            title: 'Device too large for its conductor',
+            title: 'Breaker or fuse too large for its wire',
         );
     }
 

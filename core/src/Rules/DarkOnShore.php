@@ -17,7 +17,7 @@ final class DarkOnShore implements RigRule
         return new Definition(
             'dark_on_shore',
             Severity::Warning,
-            'Dark on shore while the unit is off',
+            'Dead on shore with the inverter off',
             'Some inverter/chargers pass a supply through only while they are switched on or to charging. ' .
                 'Switched off, or failed, everything behind them is dead though the rig is plugged in; a bypass ' .
                 'or a unit that passes when off keeps it alive.',

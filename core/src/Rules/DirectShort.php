@@ -17,7 +17,7 @@ final class DirectShort implements StateRule, OfDirectCurrent, Unclaimed
         return new Definition(
             'dc_short',
             Severity::Danger,
-            'Dead short of a battery',
+            'Dead short across a battery',
             'A lead, a bar, a switch or the frame joins the positive of a battery with its negative, or two ' .
                 'batteries stand against each other. Thousands of amps flow until something opens or burns. ' .
                 'Found by what is joined, so also where a fuse would open: the first connection blows it.',

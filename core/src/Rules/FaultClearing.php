@@ -30,7 +30,7 @@ final class FaultClearing implements RigRule
         return new Definition(
             'fault_clearing',
             Severity::Warning,
-            'A fault to the case may not clear',
+            'A short to the case may not trip the breaker',
             'A line-to-case fault must open a breaker soon. A pedestal delivers hundreds of amps; an ' .
                 'inverter delivers its surge for moments and then stops, so a 20 A breaker behind a small ' .
                 'inverter may never open. Its own shutdown counts only if it latches off. Meanwhile the case ' .

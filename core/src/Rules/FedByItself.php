@@ -16,7 +16,7 @@ final class FedByItself implements StateRule, Unclaimed
         return new Definition(
             'fed_by_itself',
             Severity::Danger,
-            'Unit fed by its own output',
+            'Inverter feeds its own input',
             'An inverter/charger whose input hangs on the panel it feeds gets no supply; it sees volts and ' .
                 'hertz at its input as from any supply, may close its relay on itself and charge its battery ' .
                 'from its battery. Its feed belongs on the shore side.',

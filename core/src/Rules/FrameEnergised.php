@@ -27,7 +27,7 @@ final class FrameEnergised implements RigRule
         return new Definition(
             'frame_energised',
             Severity::Danger,
-            'Frame at a voltage to earth',
+            'Hot skin: frame at a voltage to earth',
             'A pedestal that puts line voltage on the ground conductor energises the whole vehicle. A surge ' .
                 'unit opens hot and neutral, never the ground, so it cannot take that away. Two of these faults ' .
                 'cannot be found from inside: every tester says good. Only the frame against independent earth, ' .
@@ -158,8 +158,8 @@ final class FrameEnergised implements RigRule
             $proof === null ? [] : SurgeUnitInLine::of($rig),
             severity: $severity,
             title: $proof === null
-                ? 'Frame at a voltage to earth'
-                : 'Frame energised: ' . lcfirst(explode(': ', $proof->title, 2)[1]),
+                ? 'Hot skin: frame at a voltage to earth'
+                : 'Hot skin: ' . lcfirst(explode(': ', $proof->title, 2)[1]),
             state: $state,
             ways: $ways,
             proof: $proof,

@@ -14,7 +14,7 @@ final class GroundContinuity implements RigRule
         return new Definition(
             'ground_continuity',
             Severity::Danger,
-            'Equipment ground not continuous',
+            'Ground open',
             'The equipment ground of every outlet must lead to the frame and to the ground of whatever ' .
                 'source feeds it, in every state. Where it does not, a fault to the case trips nothing and the ' .
                 'case stays live.',

@@ -15,7 +15,7 @@ final class LeadPole implements RigRule
         return new Definition(
             'lead_pole',
             Severity::Warning,
-            'Lead called by the wrong pole',
+            'Lead written down as the wrong pole',
             'What a lead is follows from what it is joined with. One that is written down as positive and ' .
                 'lies on the negative is either written down wrong, or landed wrong: look before anything is ' .
                 'connected. Whoever comes later believes the label.',

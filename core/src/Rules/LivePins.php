@@ -19,7 +19,7 @@ final class LivePins implements StateRule, Claims
         return new Definition(
             'live_pins',
             Severity::Danger,
-            'Inlet pins live while unplugged',
+            'Inlet pins hot with nothing plugged in',
             'The male pins of an inlet or a loose cord are live while nothing is mated with them. Whoever ' .
                 'picks up the cord touches line voltage.',
             Source::recalled('NFPA 70 551.33, 551.46; above 30 V AC counts as live'),
@@ -71,22 +71,22 @@ final class LivePins implements StateRule, Claims
                 $pins->component . '|' . ($driven ? 'driven' : ($hard === [] ? implode('+', $stray) : 'hard')),
                 $driven
                     ? sprintf(
-                        'The %s of %s: at half the voltage of %s, whose neutral is driven and stays joined ' .
-                            'while nothing is plugged in.',
+                        'With nothing plugged in the %s of %s are at half the voltage of %s, whose neutral is ' .
+                            'driven and stays joined.',
                         $names,
                         $pins->label,
                         $source,
                     )
                     : ($hard !== []
                         ? sprintf(
-                            'The %s of %s: joined to the hot of %s while nothing is plugged in.',
+                            'With nothing plugged in there is line voltage on the %s of %s: joined to the hot of %s.',
                             $names,
                             $pins->label,
                             $source,
                         )
                         : sprintf(
-                            'The %s of %s: at line voltage through a load. The hot of %s passes through ' .
-                                'whatever is switched on, and its only way on is out of the inlet.',
+                            'With nothing plugged in there is line voltage on the %s of %s, through a load: the hot ' .
+                                'of %s passes whatever is switched on, and its only way on is out of the inlet.',
                             $names,
                             $pins->label,
                             $source,

@@ -16,7 +16,7 @@ final class MotorTransfer implements RigRule
         return new Definition(
             'motor_transfer',
             Severity::Warning,
-            'Motor thrown over out of step',
+            'Motor switched over out of phase',
             'A motor keeps a voltage of its own while it turns down, for about half a second. An automatic ' .
                 'switch that goes from one live source to another in less than that can meet it out of step: the ' .
                 'current is that of a start or twice it, a compressor stalls on its own pressure, and breakers ' .

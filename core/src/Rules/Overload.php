@@ -101,22 +101,22 @@ final class Overload implements RigRule
                             $key,
                             $over
                                 ? sprintf(
-                                    '%s carries %.1f A of %.4g A in "%s" (%s).',
+                                    '%s carries %.1f A in "%s" (%s); it is made for %s A.',
                                     ucfirst($what),
                                     $current,
-                                    $ratingA,
                                     $title,
                                     $rig->named[$state]->title,
+                                    self::shown($ratingA),
                                 )
                                 : sprintf(
-                                    '%s carries %.1f A of %.4g A in "%s" (%s), %.1f A of it for hours: more ' .
-                                        'than 80 %% of what it may.',
+                                    '%s carries %.1f A in "%s" (%s), %.1f A of it for hours: more ' .
+                                        'than 80 %% of the %s A it is made for.',
                                     ucfirst($what),
                                     $current,
-                                    $ratingA,
                                     $title,
                                     $rig->named[$state]->title,
                                     $long,
+                                    self::shown($ratingA),
                                 ),
                             [$component],
                             [
@@ -178,13 +178,13 @@ final class Overload implements RigRule
         return new Hit(
             "dc|{$over['id']}",
             sprintf(
-                '%s carries %.0f A of %.4g A in "%s" (%s)%s.',
+                '%s carries %.0f A in "%s" (%s); it is made for %s A%s.',
                 ucfirst($over['what']),
                 $over['amps'],
-                $over['limitA'],
                 $title,
                 $rig->named[$over['state']]->title,
-                $over['protects'] ? ' and opens ' . TripCurve::words($over['opens']) : '',
+                self::shown($over['limitA']),
+                $over['protects'] ? ', and opens ' . TripCurve::words($over['opens']) : '',
             ),
             [$over['component']],
             [
@@ -371,5 +371,11 @@ final class Overload implements RigRule
         }
 
         return null;
+    }
+
+    /** Amps as they are marked: whole ones without a dot, the rest to a tenth. */
+    private static function shown(float $amps): string
+    {
+        return sprintf('%s', round($amps, 1));
     }
 }

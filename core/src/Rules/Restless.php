@@ -16,7 +16,7 @@ final class Restless implements RigRule
         return new Definition(
             'restless',
             Severity::Warning,
-            'Does not come to rest',
+            'Switches back and forth by itself',
             'Automatic devices keep switching (hunting), race each other, or end up differently depending on ' .
                 'which state came before. What such a rig does cannot be promised to anybody.',
             Source::commonPractice(),

@@ -24,7 +24,7 @@ final class SupplyRefused implements RigRule
         return new Definition(
             'supply_refused',
             Severity::Warning,
-            'Surge unit refuses the supply',
+            'Surge unit locks the supply out',
             'A surge unit tests the ground by looking for the bond behind it. A floating generator or ' .
                 'inverter has none, reads as open ground, and is kept out: nothing works although it runs.',
             Source::commonPractice(),

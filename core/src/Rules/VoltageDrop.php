@@ -25,7 +25,7 @@ final class VoltageDrop implements RigRule
         return new Definition(
             'voltage_drop',
             Severity::Warning,
-            'Too many volts lost on the way',
+            'Voltage drop too high',
             'At full output the way from battery to inverter, both poles, may lose 3 % of nominal volts, and ' .
                 'so may the feed of a 12 V panel and of what lives hang on; other loads 10 %. What is lost heats ' .
                 'the cable and makes the unit cut off early.',

@@ -50,8 +50,8 @@ describe('the findings', () => {
     const cause = html.indexOf('Hot without its neutral');
     const follows = html.indexOf('and from it follows', cause);
     expect(follows).toBeGreaterThan(cause);
-    expect(html.indexOf('Inlet pins live while unplugged')).toBeGreaterThan(follows);
-    expect(html.match(/Inlet pins live while unplugged/g)).toHaveLength(1);
+    expect(html.indexOf('Inlet pins hot with nothing plugged in')).toBeGreaterThan(follows);
+    expect(html.match(/Inlet pins hot with nothing plugged in/g)).toHaveLength(1);
   });
 
   it('open with text, figures, remedies and source', () => {
@@ -158,7 +158,7 @@ describe('what helps against a finding', () => {
     clears: ['Overload: awning'],
     brings: [
       { severity: 'advice', title: 'Near its limit: awning', outside: false },
-      { severity: 'warning', title: 'Frame energised', outside: true },
+      { severity: 'warning', title: 'Hot skin', outside: true },
     ],
   };
 
@@ -175,7 +175,7 @@ describe('what helps against a finding', () => {
     expect(text).toContain('suits the cable that is there · one device where wires end already');
     expect(text).toContain('also clears: overload: awning');
     expect(text).toContain('then to see to: near its limit: awning');
-    expect(text).toContain('at a faulty pedestal: frame energised');
+    expect(text).toContain('at a faulty pedestal: hot skin');
     expect(text).toContain('Run 12 AWG eases it ·');
     expect(text.match(/also clears/g)).toHaveLength(1);
   });

@@ -37,16 +37,16 @@ it('says what flips, and it does flip when it is put so by hand', function (): v
         ->and($look['weight'])
         ->toBeGreaterThan(0)
         ->and($look['flips'][0])
-        ->toContain('too large for its conductor');
+        ->toContain('too large for its wire');
     $other = Rigs::edit($document, Sample::survey('c_outlets', '/breakerA', ['value' => 30, 'basis' => 'assumed']));
     $titles = fn(stdClass $d): array => array_map(
         fn($f): string => $f->toArray()['title'],
         (new Judge(Rigs::asFound($d)))->findings,
     );
     expect($titles($other))
-        ->toContain('Device too large for its conductor')
+        ->toContain('Breaker or fuse too large for its wire')
         ->and($titles($document))
-        ->not->toContain('Device too large for its conductor');
+        ->not->toContain('Breaker or fuse too large for its wire');
 });
 
 it('leaves at the bottom what flips nothing, and that is so', function (): void {

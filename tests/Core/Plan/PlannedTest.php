@@ -30,7 +30,7 @@ describe('one change', function (): void {
         ]);
         expect($reason)->toBeNull()->and($rig->new->label)->toBe('N');
         [$reason] = applied(['op' => 'fit', 'target' => 'lamp', 'value' => ['type' => 'shunt']]);
-        expect($reason)->toContain('already a component "lamp"');
+        expect($reason)->toContain('already a “lamp”');
     });
 
     it('removes, and says when there is nothing to remove', function (): void {
@@ -40,7 +40,7 @@ describe('one change', function (): void {
             ->and(isset($rig->lamp))
             ->toBeFalse();
         [$reason] = applied(['op' => 'remove', 'target' => 'ghost']);
-        expect($reason)->toContain('no component "ghost" any more');
+        expect($reason)->toContain('“ghost” is not there any more');
     });
 
     it('sets at any depth, and says when the place is gone', function (): void {
@@ -52,7 +52,7 @@ describe('one change', function (): void {
             ->and($rig->c->cable->size->basis)
             ->toBe('told');
         [$reason] = applied(['op' => 'set', 'target' => 'c', 'path' => '/sheath/colour', 'value' => 'red']);
-        expect($reason)->toContain('c has no /sheath/colour');
+        expect($reason)->toContain('c has no sheath, colour any more');
     });
 
     it('moves by replacing where something lands', function (): void {

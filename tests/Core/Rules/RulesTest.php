@@ -528,7 +528,7 @@ describe('does not apply', function (): void {
         expect($findings)
             ->toHaveCount(2)
             ->and($findings[0]->hit->text)
-            ->toContain('no component "c_fridge" any more')
+            ->toContain('“fridge” is not there any more')
             ->and($rig->rig->find('inverter'))
             ->not->toBeNull();
         foreach ($findings as $finding) {

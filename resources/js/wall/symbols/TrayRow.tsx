@@ -64,7 +64,8 @@ export function TrayRow({
   const share = current !== undefined && row.ratingA ? Math.min(1, current / row.ratingA) : 0;
   const position = answer.paint[state]?.positions[row.device ?? '']?.position;
   const on = !row.device || (row.closedIn ?? []).includes(position ?? '');
-  const words = { main: 'main breaker', backfeed: 'back-fed breaker', fuse: '12 V fuse' }[row.kind as string];
+  const kind = { main: 'main breaker', backfeed: 'back-fed breaker', fuse: '12 V fuse' }[row.kind as string];
+  const words = kind ?? (live ? liveWords(live) : '');
   const key = (e: KeyboardEvent) => {
     if ((e.key === 'm' || e.key === 'M') && row.circuit && movable) {
       e.preventDefault();
@@ -101,7 +102,7 @@ export function TrayRow({
       role="button"
       tabIndex={0}
       aria-label={
-        `${byHand ? 'switch ' : ''}${row.slot}${row.half} ${row.label}, ${row.ratingA ?? ''} A, ${words ?? (live ? liveWords(live) : '')}` +
+        `${byHand ? 'switch ' : ''}${row.slot}${row.half} ${row.label}, ${row.ratingA ?? ''} A, ${words}` +
         (row.strayNeutral ? ', neutral lands elsewhere' : '')
       }
       aria-roledescription={movable ? 'circuit, movable: press M' : undefined}
