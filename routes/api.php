@@ -15,6 +15,7 @@ use App\Http\Controllers\PhotoController;
 use App\Http\Controllers\ReadingController;
 use App\Http\Controllers\ReferenceController;
 use App\Http\Controllers\RemedyController;
+use App\Http\Controllers\RigController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\SetUpController;
 use App\Http\Controllers\SheetController;
@@ -53,6 +54,8 @@ Route::middleware([
     Route::get('/reference', [ReferenceController::class, 'show']);
     Route::get('/jobs', [JobController::class, 'index']);
     Route::post('/jobs', [JobController::class, 'store']);
+    Route::get('/rigs/{rig}', [RigController::class, 'show']);
+    Route::post('/rigs/{rig}', [RigController::class, 'update']);
     Route::get('/jobs/{job}', [JobController::class, 'show']);
     Route::post('/jobs/{job}/edits', [JobController::class, 'edit']);
     Route::post('/jobs/{job}/undo', [JobController::class, 'undo']);

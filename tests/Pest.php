@@ -90,6 +90,7 @@ function addressOf(TestCase $test, string $path, User $owner): string
         '{person}' => $test->person(Role::Technician, $owner->workshop->name)->id,
         '{link}' => app(People::class)->invite($owner, 'Wren', Role::Apprentice)[0]->id,
         '{signIn}' => Entry::begin($owner, null, null)->id,
+        '{rig}' => $owner->workshop->rigs()->create(['name' => 'Ash van', 'kind' => 'van'])->id,
         '{customer}' => $owner->workshop->customers()->create(['name' => 'Ash Tally'])->id,
     ];
 

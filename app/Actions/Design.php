@@ -6,6 +6,7 @@ namespace App\Actions;
 
 use App\Exceptions\Conflict;
 use App\Models\Revision;
+use App\Models\Rig;
 use App\Models\RigJob;
 use App\Models\User;
 use Closure;
@@ -265,9 +266,17 @@ final class Design
         string $kind,
         ?int $customerId,
         ?stdClass $document = null,
+        ?Rig $rig = null,
     ): RigJob {
-        return DB::transaction(function () use ($user, $title, $kind, $customerId, $document): RigJob {
-            $job = new RigJob(['title' => $title, 'kind' => $kind, 'customer_id' => $customerId, 'head' => 1]);
+        return DB::transaction(function () use ($user, $title, $kind, $customerId, $document, $rig): RigJob {
+            $rig ??= $user->workshop->rigs()->create(['name' => $title, 'kind' => $kind, 'customer_id' => $customerId]);
+            $job = new RigJob([
+                'title' => $title,
+                'kind' => $kind,
+                'customer_id' => $customerId,
+                'rig_id' => $rig->id,
+                'head' => 1,
+            ]);
             $job->workshop_id = $user->workshop_id;
             $job->save();
             $text = JobFile::write($document ?? JobFile::blank($title, $kind));

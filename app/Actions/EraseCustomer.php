@@ -9,6 +9,7 @@ use App\Files\Shelf;
 use App\Models\Customer;
 use App\Models\Happening;
 use App\Models\Photo;
+use App\Models\Rig;
 use App\Models\RigJob;
 use App\Models\Sheet;
 use App\Models\User;
@@ -33,7 +34,10 @@ final class EraseCustomer
             $sheets->each(fn(Sheet $sheet) => $sheet->delete());
             if ($withJobs) {
                 $jobs->each(fn(RigJob $job) => $job->delete());
+                $customer->rigs()->doesntHave('rigJobs')->delete();
             }
+            // A note beside a rig is written about its owner as often as about the rig.
+            $customer->rigs()->update(['note' => '']);
             $number = $customer->id;
             $customer->delete();
             Audit::note(Happening::CustomerErased, $by, [
@@ -93,6 +97,14 @@ final class EraseCustomer
                             ? null
                             : "{$job->getAttribute('named_count')} revisions of job {$job->id}",
                     ]),
+                )
+                ->concat(
+                    $customer
+                        ->rigs()
+                        ->where('name', 'ilike', $like)
+                        ->orderBy('id')
+                        ->get()
+                        ->map(fn(Rig $rig): string => "the name of rig {$rig->id}"),
                 )
                 ->all(),
         );

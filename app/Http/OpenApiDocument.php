@@ -143,6 +143,8 @@ final class OpenApiDocument
                 'revision' => $integer,
                 'changedAt' => $text,
                 'customerId' => ['type' => ['integer', 'null']],
+                'rig' => $maybe,
+                'rigId' => ['type' => ['integer', 'null']],
                 'stage' => $text,
                 'next' => $text,
                 'blocks' => Shape::list($text),
@@ -150,6 +152,14 @@ final class OpenApiDocument
                 'plan' => ['type' => ['string', 'null']],
                 'assumed' => $integer,
                 'here' => Shape::list($text),
+            ]),
+            'RigRow' => Shape::object([
+                'id' => $integer,
+                'name' => $text,
+                'kind' => $text,
+                'note' => $text,
+                'customer' => $maybe,
+                'customerId' => ['type' => ['integer', 'null']],
             ]),
             'RevisionRow' => Shape::object([
                 'number' => $integer,

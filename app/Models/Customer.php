@@ -20,4 +20,10 @@ final class Customer extends Model
     {
         return $this->hasMany(RigJob::class);
     }
+
+    /** @return HasMany<Rig, $this> */
+    public function rigs(): HasMany
+    {
+        return $this->hasMany(Rig::class);
+    }
 }

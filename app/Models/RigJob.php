@@ -15,20 +15,28 @@ use Illuminate\Support\Carbon;
  * @property int $id
  * @property int $workshop_id
  * @property int|null $customer_id
+ * @property int|null $rig_id
  * @property string $title
  * @property string $kind
  * @property int $head
  * @property Carbon $updated_at
  * @property Customer|null $customer
+ * @property Rig|null $rig
  */
 final class RigJob extends Model
 {
-    protected $fillable = ['customer_id', 'title', 'kind', 'head'];
+    protected $fillable = ['customer_id', 'rig_id', 'title', 'kind', 'head'];
 
     /** @return BelongsTo<Customer, $this> */
     public function customer(): BelongsTo
     {
         return $this->belongsTo(Customer::class);
+    }
+
+    /** @return BelongsTo<Rig, $this> */
+    public function rig(): BelongsTo
+    {
+        return $this->belongsTo(Rig::class);
     }
 
     /** @return HasMany<Revision, $this> */

@@ -39,4 +39,10 @@ final class Workshop extends Model
     {
         return $this->hasMany(Customer::class);
     }
+
+    /** @return HasMany<Rig, $this> */
+    public function rigs(): HasMany
+    {
+        return $this->hasMany(Rig::class);
+    }
 }

@@ -15,7 +15,13 @@ use Illuminate\Support\Str;
 const LEAD_ALONE = ['/people', '/customers', '/audit'];
 
 /** What an apprentice may not, beside what is the lead's alone. */
-const NOT_AN_APPRENTICE = ['POST /jobs', 'POST /jobs/{job}/edits', 'POST /jobs/{job}/file', 'DELETE /photos/{photo}'];
+const NOT_AN_APPRENTICE = [
+    'POST /jobs',
+    'POST /rigs/{rig}',
+    'POST /jobs/{job}/edits',
+    'POST /jobs/{job}/file',
+    'DELETE /photos/{photo}',
+];
 
 /** What is somebody's own: another person's is not there, whatever one's role. */
 const ONES_OWN = ['/tokens/{token}', '/account/sign-ins/{signIn}'];
@@ -43,6 +49,7 @@ function bodyFor(string $path): array
         ],
         '/jobs/{job}/states' => ['view' => 'as_found'],
         '/jobs/{job}/sheets' => ['view' => 'as_found', 'paper' => 'letter'],
+        '/rigs/{rig}' => ['name' => 'Ash van', 'note' => 'low roof'],
         '/people/invitations' => ['name' => 'Wren', 'role' => 'lead'],
         '/people/{person}/role' => ['role' => 'lead'],
         '/customers/{customer}/erase' => ['name' => 'Ash Tally', 'jobs' => 'keep'],

@@ -12,6 +12,7 @@ use App\Http\Requests\EditRequest;
 use App\Models\Revision;
 use App\Models\RigJob;
 use App\Models\User;
+use App\Models\VehicleKind;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -49,6 +50,7 @@ final class JobController
             schema: new OA\Schema(type: 'string'),
         ),
     ]
+    #[OA\Parameter(name: 'rig', in: 'query', required: false, schema: new OA\Schema(type: 'integer'))]
     #[OA\Parameter(name: 'customer', in: 'query', required: false, schema: new OA\Schema(type: 'integer'))]
     #[
         OA\Response(
@@ -73,7 +75,11 @@ final class JobController
         $words = is_string($find) ? (preg_split('/\s+/', trim($find), -1, PREG_SPLIT_NO_EMPTY) ?: []) : [];
         $jobs = User::of($request)
             ->workshop->rigJobs()
-            ->with('customer')
+            ->with(['customer', 'rig'])
+            ->when(
+                $request->integer('rig') > 0,
+                fn(Builder $rows) => $rows->where('rig_id', min(2_147_483_647, $request->integer('rig'))),
+            )
             ->when(
                 $request->integer('customer') > 0,
                 fn(Builder $rows) => $rows->where('customer_id', min(2_147_483_647, $request->integer('customer'))),
@@ -84,6 +90,7 @@ final class JobController
                     $rows->where(
                         fn(Builder $either) => $either
                             ->where('title', 'ilike', $like)
+                            ->orWhereHas('rig', fn(Builder $r) => $r->where('name', 'ilike', $like))
                             ->orWhereHas('customer', fn(Builder $c) => $c->where('name', 'ilike', $like)),
                     );
                 }
@@ -105,6 +112,8 @@ final class JobController
                     'kind' => $job->kind,
                     'customer' => $job->customer?->name,
                     'customerId' => $job->customer_id,
+                    'rig' => $job->rig?->name,
+                    'rigId' => $job->rig_id,
                     'revision' => $job->head,
                     'changedAt' => $job->updated_at->toIso8601ZuluString(),
                 ] + $floor->of($job),
@@ -122,6 +131,12 @@ final class JobController
                     new OA\Property(property: 'title', type: 'string'),
                     new OA\Property(property: 'kind', type: 'string'),
                     new OA\Property(property: 'customer', type: 'string', nullable: true),
+                    new OA\Property(
+                        property: 'rig',
+                        type: 'integer',
+                        nullable: true,
+                        description: 'one that came in before; kind and customer are then its own',
+                    ),
                 ],
             ),
         ),
@@ -148,10 +163,18 @@ final class JobController
         Gate::authorize('create', RigJob::class);
         $given = $request->validate([
             'title' => ['required', 'string', 'max:160'],
-            'kind' => ['required', Rule::in(['travel_trailer', 'fifth_wheel', 'motorhome', 'van', 'other'])],
+            'kind' => ['required', Rule::enum(VehicleKind::class)],
             'customer' => ['nullable', 'string', 'max:120'],
+            'rig' => ['nullable', 'integer', 'min:1', 'max:2147483647'],
         ]);
         $user = User::of($request);
+        if (isset($given['rig'])) {
+            // Whose it is stands at the rig.
+            $rig = $user->workshop->rigs()->findOrFail((int) $given['rig']);
+            $job = $this->design->create($user, $given['title'], $rig->kind, $rig->customer_id, null, $rig);
+
+            return response()->json(['id' => $job->id], 201);
+        }
         $customer =
             ($given['customer'] ?? null) === null
                 ? null

@@ -21,6 +21,7 @@ export type Trouble = Schemas['Trouble'];
 export type Conflict = Schemas['ConflictTrouble'];
 export type Size = Schemas['Size'];
 export type JobRow = Schemas['JobRow'];
+export type RigRow = Schemas['RigRow'];
 export type Component = Schemas['Component'];
 export type Intent = Schemas['Intent'];
 export type Control = Schemas['Control'];

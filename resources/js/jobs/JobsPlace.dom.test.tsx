@@ -4,7 +4,8 @@ import userEvent from '@testing-library/user-event';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { api, type JobRow } from '../api/client';
 import { inDocument } from '../testing-dom';
-import JobsPlace, { fits } from './JobsPlace';
+import { fits } from './JobList';
+import JobsPlace from './JobsPlace';
 
 afterEach(() => {
   cleanup();
@@ -24,6 +25,8 @@ const row = (id: number, title: string, stage: string, more: Partial<JobRow> = {
   blocks: ['2 dangers open'],
   dangers: 2,
   plan: 'Inverter panel',
+  rig: title,
+  rigId: id + 100,
   assumed: 0,
   here: [],
   ...more,

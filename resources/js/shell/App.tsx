@@ -13,7 +13,8 @@ import { UnitsContext, useUnitsPref } from './units';
 import { antTheme } from './theme';
 
 const JobsPlace = lazy(() => import('../jobs/JobsPlace'));
-const CustomerPlace = lazy(async () => ({ default: (await import('../jobs/JobsPlace')).CustomerPlace }));
+const CustomerPlace = lazy(() => import('../jobs/CustomerPlace'));
+const RigPlace = lazy(() => import('../jobs/RigPlace'));
 const JobPlace = lazy(() => import('../job/JobPlace'));
 const SheetPlace = lazy(() => import('../sheet/SheetPlace'));
 const TokensPlace = lazy(() => import('../account/TokensPlace'));
@@ -73,6 +74,7 @@ function Places() {
       <Routes>
         <Route path="/" element={<JobsPlace />} />
         <Route path="/customers/:id" element={<CustomerPlace />} />
+        <Route path="/rigs/:id" element={<RigPlace />} />
         <Route path="/account" element={<AccountPlace />} />
         <Route path="/workshop" element={<WorkshopPlace />} />
         <Route path="/tokens" element={<TokensPlace />} />

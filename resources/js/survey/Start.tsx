@@ -38,12 +38,16 @@ export function Start({ hold }: { hold: DesignHold }) {
 /** The survey of an earlier job, every value of it assumed until somebody looks at this rig. */
 function Copy({ hold }: { hold: DesignHold }) {
   const { message } = App.useApp();
-  const [from, setFrom] = useState<number | null>(null);
+  const [picked, setFrom] = useState<number | null>(null);
   const jobs = useQuery({
     queryKey: ['jobs', 'to copy'],
     queryFn: async () => unwrap(await api.GET('/jobs')).jobs,
   });
   const others = (jobs.data ?? []).filter((j) => j.id !== hold.design.id);
+  const here = jobs.data?.find((j) => j.id === hold.design.id);
+  // What was surveyed the last time this very rig came in is looked at first.
+  const before = others.find((j) => j.rigId !== null && j.rigId === here?.rigId);
+  const from = picked ?? before?.id ?? null;
   if (others.length === 0) return null;
   const copy = async () => {
     try {

@@ -1,0 +1,132 @@
+import { keepPreviousData, useInfiniteQuery } from '@tanstack/react-query';
+import { Input } from 'antd';
+import { useDeferredValue, useEffect, useState } from 'react';
+import { Link } from 'react-router';
+import { api, unwrap, type JobRow } from '../api/client';
+import { More } from '../ui/More';
+import { Severity } from '../ui/Severity';
+import { Failed, Waiting } from '../ui/Waiting';
+import { KINDS } from './kinds';
+import './JobList.css';
+
+/** Where the next action of a job is done. */
+const PLACE: Record<string, string> = { survey: 'survey', plan: 'plan', prove: 'plan' };
+
+type Filter = 'all' | 'survey' | 'plan' | 'dangers';
+
+const FILTERS: [Filter, string][] = [
+  ['all', 'all'],
+  ['survey', 'to survey'],
+  ['plan', 'to plan'],
+  ['dangers', 'with dangers open'],
+];
+
+/** Whether a job belongs under a filter; one whose dangers nobody has worked out yet may have some. */
+export function fits(job: JobRow, filter: Filter): boolean {
+  if (filter === 'all') return true;
+  return filter === 'dangers' ? job.dangers !== 0 : job.stage === filter;
+}
+
+/** Jobs, found and filtered: all of the workshop, a customer's or a rig's. */
+export function JobList({ customer, rig, named }: { customer?: number; rig?: number; named?: (name: string) => void }) {
+  const [find, setFind] = useState('');
+  const [filter, setFilter] = useState<Filter>('all');
+  const words = useDeferredValue(find);
+  const jobs = useInfiniteQuery({
+    queryKey: ['jobs', words, customer, rig],
+    staleTime: 0,
+    placeholderData: keepPreviousData,
+    initialPageParam: 0,
+    queryFn: async ({ pageParam }) =>
+      unwrap(
+        await api.GET('/jobs', { params: { query: { after: pageParam, find: words || undefined, customer, rig } } }),
+      ),
+    getNextPageParam: (last, pages) => (last.more ? pages.reduce((n, page) => n + page.jobs.length, 0) : undefined),
+    // Dangers that nobody had worked out yet come a few at a time; who is on a job changes by itself.
+    refetchInterval: (query) =>
+      query.state.data?.pages.some((p) => p.jobs.some((job) => job.dangers === null)) ? 1500 : 20_000,
+  });
+  const rows = jobs.data?.pages.flatMap((page) => page.jobs);
+  const whose = customer === undefined ? undefined : rows?.[0]?.customer;
+  useEffect(() => {
+    if (whose) named?.(whose);
+  }, [whose, named]);
+  const shown = rows?.filter((job) => fits(job, filter));
+  return (
+    <>
+      <div className="floor-tools">
+        <Input
+          allowClear
+          aria-label="Find a rig or a customer"
+          placeholder="find a rig or a customer"
+          value={find}
+          onChange={(e) => setFind(e.target.value)}
+        />
+        <div className="choose" role="radiogroup" aria-label="Which jobs">
+          {FILTERS.map(([f, title]) => (
+            <button key={f} type="button" role="radio" aria-checked={filter === f} onClick={() => setFilter(f)}>
+              {title}
+            </button>
+          ))}
+        </div>
+      </div>
+      {jobs.isPending && <Waiting what="jobs" />}
+      {jobs.isError && <Failed error={jobs.error} again={() => void jobs.refetch()} />}
+      {rows?.length === 0 && words === '' && (
+        <p className="empty">No job yet. Start a new one, then survey the rig from a factory layout.</p>
+      )}
+      {rows && rows.length > 0 && shown?.length === 0 && <p className="empty">None of these.</p>}
+      {rows?.length === 0 && words !== '' && <p className="empty">Nothing is called “{words}”.</p>}
+      <ul className="jobs">
+        {shown?.map((job) => (
+          <JobLine key={job.id} job={job} linked={customer === undefined} ofRig={rig !== undefined} />
+        ))}
+      </ul>
+      <More of={jobs} words="Earlier jobs" />
+    </>
+  );
+}
+
+function JobLine({ job, linked, ofRig }: { job: JobRow; linked: boolean; ofRig: boolean }) {
+  return (
+    <li className={`job stage-${job.stage}`}>
+      <span className="job-who">
+        <Link to={`/jobs/${job.id}/${PLACE[job.stage] ?? 'plan'}`} className="job-title">
+          {job.title}
+        </Link>
+        <span className="quiet">
+          {job.customer === null ? (
+            'no customer'
+          ) : linked && job.customerId !== null ? (
+            <Link to={`/customers/${job.customerId}`}>{job.customer}</Link>
+          ) : (
+            job.customer
+          )}{' '}
+          ·{' '}
+          {job.rigId === null || ofRig ? (
+            KINDS[job.kind]
+          ) : (
+            <Link to={`/rigs/${job.rigId}`} aria-label={`${job.rig}, ${KINDS[job.kind]}: everything done on it`}>
+              {job.rig === job.title ? KINDS[job.kind] : job.rig}
+            </Link>
+          )}
+        </span>
+      </span>
+      <span className="job-next">
+        <b>{job.next}</b>
+        <span className="job-blocks">
+          {job.dangers !== null && job.dangers > 0 && <Severity severity="danger" />}
+          {job.blocks.join(' · ')}
+          {job.dangers === null && <span className="quiet"> dangers not worked out yet …</span>}
+        </span>
+      </span>
+      <span className="quiet figures job-when">
+        {job.here.length > 0 && <b className="job-here">{job.here.join(', ')} on it</b>}
+        <span>
+          revision {job.revision} ·{' '}
+          {new Date(job.changedAt).toLocaleDateString(undefined, { day: 'numeric', month: 'short' })}
+        </span>
+      </span>
+    </li>
+  );
+}
