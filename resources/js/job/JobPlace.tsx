@@ -99,6 +99,7 @@ export default function JobPlace() {
             ['Enter', 'open what is in focus, to change it'],
             ['+ −  Home', 'the wall larger, smaller, whole'],
             ['M', 'move the circuit in focus'],
+            ['Shift Space', 'take it in hand: arrow keys, Enter lands it'],
             ['F', 'as found ⇄ planned'],
             ['W  L  T', 'wall, list, table'],
             ['Ctrl Z', 'take back my last change'],

@@ -54,22 +54,24 @@ export function JobList({ customer, rig, named }: { customer?: number; rig?: num
   const shown = rows?.filter((job) => fits(job, filter));
   return (
     <>
-      <div className="floor-tools">
-        <Input
-          allowClear
-          aria-label="Find a rig or a customer"
-          placeholder="find a rig or a customer"
-          value={find}
-          onChange={(e) => setFind(e.target.value)}
-        />
-        <div className="choose" role="radiogroup" aria-label="Which jobs">
-          {FILTERS.map(([f, title]) => (
-            <button key={f} type="button" role="radio" aria-checked={filter === f} onClick={() => setFilter(f)}>
-              {title}
-            </button>
-          ))}
+      {rig === undefined && (
+        <div className="floor-tools">
+          <Input
+            allowClear
+            aria-label="Find a rig or a customer"
+            placeholder="find a rig or a customer"
+            value={find}
+            onChange={(e) => setFind(e.target.value)}
+          />
+          <div className="choose" role="radiogroup" aria-label="Which jobs">
+            {FILTERS.map(([f, title]) => (
+              <button key={f} type="button" role="radio" aria-checked={filter === f} onClick={() => setFilter(f)}>
+                {title}
+              </button>
+            ))}
+          </div>
         </div>
-      </div>
+      )}
       {jobs.isPending && <Waiting what="jobs" />}
       {jobs.isError && <Failed error={jobs.error} again={() => void jobs.refetch()} />}
       {rows?.length === 0 && words === '' && (

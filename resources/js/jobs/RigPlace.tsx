@@ -92,7 +92,7 @@ function Remember({ rig }: { rig: RigRow }) {
       <Form.Item name="note" label="To remember the next time" className="rig-form-note">
         <Input.TextArea
           maxLength={2000}
-          autoSize={{ minRows: 2, maxRows: 8 }}
+          rows={3}
           placeholder="length and year, where the keys are, what the owner said"
         />
       </Form.Item>

@@ -1,13 +1,4 @@
 import clsx from 'clsx';
-import {
-  DndContext,
-  KeyboardSensor,
-  MouseSensor,
-  TouchSensor,
-  useSensor,
-  useSensors,
-  type DragEndEvent,
-} from '@dnd-kit/core';
 import { useQuery } from '@tanstack/react-query';
 import { Button } from 'antd';
 import { useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
@@ -30,6 +21,7 @@ import { Waiting } from '../ui/Waiting';
 import { ArrangementDialog } from './ArrangementDialog';
 import { Changes } from './Changes';
 import { Compare } from './Compare';
+import { Dragging } from './Dragging';
 import { FindingsRail } from './FindingsRail';
 import { FormSwitch } from './FormSwitch';
 import { HandPanel } from './HandPanel';
@@ -132,16 +124,8 @@ export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
     show: (form) => go({ do: 'show', form }),
   });
 
-  const sensors = useSensors(
-    useSensor(MouseSensor, { activationConstraint: { distance: 6 } }),
-    useSensor(TouchSensor, { activationConstraint: { delay: 180, tolerance: 8 } }),
-    useSensor(KeyboardSensor),
-  );
-  const drop = (e: DragEndEvent) => {
-    const circuit = e.active.data.current?.circuit as string | undefined;
-    const panel = e.over?.id.toString().replace(/^tray:/, '');
-    if (circuit && panel && plan && answer?.moves[circuit]?.[panel]?.hot)
-      void hold.edit({ kind: 'move_circuit', plan, circuit, panel, wires: 'both' });
+  const land = (circuit: string, panel: string) => {
+    if (plan) void hold.edit({ kind: 'move_circuit', plan, circuit, panel, wires: 'both' });
   };
   const take = async (offer: Offer) => {
     if (await hold.edit(offer.intent as never)) go({ do: 'finding', finding: null, answer });
@@ -258,11 +242,11 @@ export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
               {at.form === 'wall' &&
                 (geometry ? (
                   <MovesContext.Provider value={movable ? answer.moves : MOVES_NOWHERE}>
-                    <DndContext sensors={sensors} onDragEnd={drop}>
+                    <Dragging answer={answer} onMove={land}>
                       <WallView extent={extentOf(answer.wall, geometry)}>
                         <Wall answer={seen ?? answer} geometry={geometry} {...shared} />
                       </WallView>
-                    </DndContext>
+                    </Dragging>
                   </MovesContext.Provider>
                 ) : (
                   <Waiting what="the wall" />

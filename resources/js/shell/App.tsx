@@ -10,6 +10,7 @@ import { Session, useMe } from './Session';
 import { SetUp } from './SetUp';
 import { SignIn } from './SignIn';
 import { UnitsContext, useUnitsPref } from './units';
+import { CloseSign, OpenSign } from '../ui/Signs';
 import { antTheme } from './theme';
 
 const JobsPlace = lazy(() => import('../jobs/JobsPlace'));
@@ -46,6 +47,9 @@ export function App({ nonce }: { nonce: string }) {
           theme={antTheme(prefs.theme === 'dark')}
           button={{ autoInsertSpace: false }}
           wave={{ disabled: true }}
+          modal={{ closeIcon: <CloseSign /> }}
+          drawer={{ closeIcon: <CloseSign /> }}
+          select={{ suffixIcon: <OpenSign /> }}
         >
           <AntApp>
             <QueryClientProvider client={client}>

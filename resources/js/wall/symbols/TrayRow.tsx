@@ -78,7 +78,7 @@ export function TrayRow({
       e.preventDefault();
       const all = [...document.querySelectorAll<HTMLElement>('.wall .row-button, .wall .plate')];
       all[all.indexOf(e.currentTarget as HTMLElement) + (e.key === 'ArrowDown' ? 1 : -1)]?.focus();
-    } else if (e.key !== ' ') listeners?.onKeyDown?.(e);
+    } else if (e.key === ' ' && e.shiftKey) listeners?.onKeyDown?.(e);
   };
   return (
     <button
@@ -105,7 +105,7 @@ export function TrayRow({
         `${byHand ? 'switch ' : ''}${row.slot}${row.half} ${row.label}, ${row.ratingA ?? ''} A, ${words}` +
         (row.strayNeutral ? ', neutral lands elsewhere' : '')
       }
-      aria-roledescription={movable ? 'circuit, movable: press M' : undefined}
+      aria-roledescription={movable ? 'circuit, movable: M, or Shift and Space' : undefined}
     >
       <span className="row-slot">
         {(row.indent ?? 0) > 0 ? '↳' : row.slot}
