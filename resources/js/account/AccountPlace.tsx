@@ -9,6 +9,7 @@ import { useTrouble } from '../ui/useTrouble';
 import { Failed, Waiting } from '../ui/Waiting';
 import { browserIn } from './browser';
 import { NewPassword } from './NewPassword';
+import { t } from '../words/t';
 import './AccountPlace.css';
 
 /** Oneself: the password, and where one is signed in. */
@@ -16,11 +17,12 @@ export default function AccountPlace() {
   const me = useMe();
   return (
     <>
-      <TopBar title="Your account" />
+      <TopBar title={t('account.yourAccount')} />
       <main className="page account">
         <h1>{me?.name}</h1>
         <p className="quiet">
-          {me?.roleLabel} at {me?.workshop}. Programs get <Link to="/tokens">tokens of their own</Link>.
+          {t('account.atProgramsGet', { roleLabel: me?.roleLabel, workshop: me?.workshop })}{' '}
+          <Link to="/tokens">{t('account.tokensOfTheirOwn')}</Link>.
         </p>
         <SignIns />
         <Password />
@@ -43,28 +45,33 @@ function SignIns() {
         : unwrap(await api.DELETE('/account/sign-ins/{signIn}', { params: { path: { signIn: id } } })),
     onSettled: () => client.invalidateQueries({ queryKey: ['sign-ins'] }),
   });
-  if (list.isPending) return <Waiting what="your sign-ins" />;
+  if (list.isPending) return <Waiting what={t('account.yourSignIns')} />;
   if (list.isError) return <Failed error={list.error} again={() => void list.refetch()} />;
   const others = list.data.filter((s) => !s.here);
   return (
-    <section aria-label="Where you are signed in">
-      <h2>Where you are signed in</h2>
+    <section aria-label={t('account.whereYouAreSignedIn')}>
+      <h2>{t('account.whereYouAreSignedIn')}</h2>
       <ul className="roster">
         {list.data.map((s) => (
           <li key={s.id}>
             <span className="roster-who">
               <b>{browserIn(s.browser)}</b>
               <small className="quiet">
-                from {s.address ?? 'an unknown address'}, since {moment(s.since)}
+                {t('account.fromSince', {
+                  address: s.address ?? t('account.anUnknownAddress'),
+                  since: moment(s.since),
+                })}
               </small>
             </span>
-            <small className="quiet roster-seen">{s.here ? 'here' : `used ${moment(s.seenAt)}`}</small>
-            {!s.here && <Button onClick={() => end.mutate(s.id)}>End it</Button>}
+            <small className="quiet roster-seen">
+              {s.here ? t('account.here') : t('account.used', { seenAt: moment(s.seenAt) })}
+            </small>
+            {!s.here && <Button onClick={() => end.mutate(s.id)}>{t('account.endIt')}</Button>}
           </li>
         ))}
       </ul>
-      {others.length > 1 && <Button onClick={() => end.mutate(null)}>End all others</Button>}
-      <p className="quiet">A sign-in ends by itself after twelve hours.</p>
+      {others.length > 1 && <Button onClick={() => end.mutate(null)}>{t('account.endAllOthers')}</Button>}
+      <p className="quiet">{t('account.aSignInEndsBy')}</p>
     </section>
   );
 }
@@ -80,25 +87,25 @@ function Password() {
       unwrap(await api.POST('/account/password', { body })),
     onSuccess: async () => {
       form.resetFields();
-      void message.success('Changed. You stay signed in here; everywhere else you are out.');
+      void message.success(t('account.changedYouStaySignedIn'));
       await client.invalidateQueries({ queryKey: ['sign-ins'] });
     },
   });
   return (
-    <section aria-label="Your password">
-      <h2>Your password</h2>
+    <section aria-label={t('account.yourPassword')}>
+      <h2>{t('account.yourPassword')}</h2>
       <Form form={form} layout="vertical" className="password-form" onFinish={change.mutate} requiredMark={false}>
         <Form.Item
           name="present"
-          label="The present one"
-          rules={[{ required: true, message: 'The present password is missing.' }]}
+          label={t('account.thePresentOne')}
+          rules={[{ required: true, message: t('account.thePresentPasswordIsMissing') }]}
         >
           <Input.Password visibilityToggle={false} autoComplete="current-password" />
         </Form.Item>
-        <NewPassword label="The new one" />
+        <NewPassword label={t('account.theNewOne')} />
         {trouble.line}
         <Button type="primary" htmlType="submit" loading={change.isPending}>
-          Change it
+          {t('account.changeIt')}
         </Button>
       </Form>
     </section>

@@ -1,4 +1,5 @@
 import { Form, Input } from 'antd';
+import { t } from '../words/t';
 
 /** Characters of the shortest password; the server says the rest. */
 const LEAST = 12;
@@ -8,8 +9,8 @@ export function NewPassword({ label }: { label: string }) {
     <Form.Item
       name="password"
       label={label}
-      extra={`${LEAST} characters or more. Four words make a good one.`}
-      rules={[{ required: true, min: LEAST, message: `${LEAST} characters or more.` }]}
+      extra={t('account.charactersOrMoreFourWords', { LEAST })}
+      rules={[{ required: true, min: LEAST, message: t('account.charactersOrMore', { LEAST }) }]}
     >
       <Input.Password visibilityToggle autoComplete="new-password" />
     </Form.Item>

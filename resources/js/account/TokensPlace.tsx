@@ -3,6 +3,7 @@ import { App, Button, Checkbox, Input } from 'antd';
 import { useState } from 'react';
 import { api, ApiError, unwrap } from '../api/client';
 import { TopBar } from '../shell/TopBar';
+import { t } from '../words/t';
 import './TokensPlace.css';
 
 /** Tokens by which other programs use the API as oneself. */
@@ -20,7 +21,7 @@ export default function TokensPlace() {
       setName('');
       await client.invalidateQueries({ queryKey: ['tokens'] });
     } catch (e) {
-      void message.error(e instanceof ApiError ? e.message : 'No connection. No token was made.');
+      void message.error(e instanceof ApiError ? e.message : t('account.noConnectionNoTokenWas'));
     }
   };
   const drop = async (token: number) => {
@@ -29,12 +30,13 @@ export default function TokensPlace() {
   };
   return (
     <>
-      <TopBar title="Tokens for other programs" />
+      <TopBar title={t('account.tokensForOtherPrograms')} />
       <main className="page">
-        <h1>Tokens for other programs</h1>
+        <h1>{t('account.tokensForOtherPrograms')}</h1>
         <p className="quiet">
-          A program that sends <code>Authorization: Bearer …</code> acts as you under <code>/api/v1</code>, reading only
-          unless you let it write. A token ends after a year, or when you take it back here.
+          {t('account.aProgramThatSends')} <code>{t('account.authorizationBearer')}</code> {t('account.actsAsYouUnder')}{' '}
+          <code>{t('account.apiV1')}</code>
+          {t('account.readingOnlyUnlessYouLet')}
         </p>
         <form
           className="token-form"
@@ -44,38 +46,40 @@ export default function TokensPlace() {
           }}
         >
           <Input
-            aria-label="What it is for"
-            placeholder="what it is for"
+            aria-label={t('account.whatItIsFor')}
+            placeholder={t('account.whatItIsFor2')}
             value={name}
             maxLength={80}
             onChange={(e) => setName(e.target.value)}
           />
           <Checkbox checked={writes} onChange={(e) => setWrites(e.target.checked)}>
-            may change jobs
+            {t('account.mayChangeJobs')}
           </Checkbox>
           <Button type="primary" htmlType="submit" disabled={name.trim() === ''}>
-            Make a token
+            {t('account.makeAToken')}
           </Button>
         </form>
         {made && (
           <p className="token-text" role="status">
-            Copy it now; it is not shown again: <code>{made}</code>
+            {t('account.copyItNowItIs')} <code>{made}</code>
           </p>
         )}
         <ul className="tokens">
-          {tokens.data?.map((t) => (
-            <li key={t.id}>
+          {tokens.data?.map((one) => (
+            <li key={one.id}>
               <span>
-                <b>{t.name}</b> {t.writes ? 'reads and writes' : 'reads'}
+                <b>{one.name}</b> {one.writes ? t('account.readsAndWrites') : t('account.reads')}
                 <small className="quiet">
-                  {t.usedAt ? `last used ${new Date(t.usedAt).toLocaleString()}` : 'never used'}
-                  {t.until && `, until ${new Date(t.until).toLocaleDateString()}`}
+                  {one.usedAt
+                    ? t('account.lastUsed', { when: new Date(one.usedAt).toLocaleString() })
+                    : t('account.neverUsed')}
+                  {one.until && t('account.until', { when: new Date(one.until).toLocaleDateString() })}
                 </small>
               </span>
-              <Button onClick={() => void drop(t.id)}>Take back</Button>
+              <Button onClick={() => void drop(one.id)}>{t('account.takeBack')}</Button>
             </li>
           ))}
-          {tokens.data?.length === 0 && <li className="quiet">None.</li>}
+          {tokens.data?.length === 0 && <li className="quiet">{t('account.none')}</li>}
         </ul>
       </main>
     </>

@@ -1,3 +1,5 @@
+import { t } from '../words/t';
+
 const BROWSERS: [RegExp, string][] = [
   [/Edg\//, 'Edge'],
   [/Firefox\//, 'Firefox'],
@@ -18,6 +20,6 @@ export function browserIn(agent: string | null): string {
   const of = (list: [RegExp, string][]) => list.find(([pattern]) => pattern.test(agent ?? ''))?.[1];
   const browser = of(BROWSERS);
   const machine = of(MACHINES);
-  if (!browser) return 'Another browser';
+  if (!browser) return t('account.anotherBrowser');
   return machine ? `${browser} on ${machine}` : browser;
 }

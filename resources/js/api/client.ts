@@ -1,5 +1,6 @@
 import createClient, { type Middleware } from 'openapi-fetch';
 import type { components, paths } from './schema';
+import { t } from '../words/t';
 
 type Schemas = components['schemas'];
 export type Me = Schemas['Me'];
@@ -105,7 +106,7 @@ export function unwrap<T>(result: { data?: T; error?: unknown; response: Respons
   const body = (result.error ?? {}) as Partial<Conflict>;
   throw new ApiError(
     result.response.status,
-    body.message || `The server answered ${result.response.status}.`,
+    body.message || t('api.theServerAnswered', { status: result.response.status }),
     body.problems ?? [],
     body.conflicts ?? [],
   );

@@ -4,6 +4,7 @@ import type { Conflict, Reference } from '../api/client';
 import { useUnits, type Units } from '../shell/units';
 import { placeOf, valueWords } from '../ui/spoken';
 import { referenceQuery, type DesignHold } from './useDesign';
+import { t } from '../words/t';
 import './ConflictDialog.css';
 
 type Conflicts = Conflict['conflicts'];
@@ -28,12 +29,12 @@ export function conflictWords(
   const part = component ? components[component] : undefined;
   const name = (other: string) => components[other]?.label ?? other;
   const orGone = (say: (value: unknown) => string) => (value: unknown) =>
-    value === null || value === undefined ? 'taken out' : say(value);
+    value === null || value === undefined ? t('job.takenOut') : say(value);
   if (!part || path === '') {
     return { where: part?.label ?? path, say: orGone((value) => JSON.stringify(value, null, 1)) };
   }
   const at = placeOf(forms, part.type, path);
-  if (!isValue) return { where: `${part.label}: ${at.words}, how it is known`, say: orGone(String) };
+  if (!isValue) return { where: t('job.howItIsKnown', { label: part.label, words: at.words }), say: orGone(String) };
   return {
     where: `${part.label}: ${at.words}`,
     say: orGone((value) => valueWords(at.field, value, units, name)),
@@ -48,22 +49,19 @@ export function ConflictDialog({ hold }: { hold: DesignHold }) {
   return (
     <Modal
       open={conflict !== null}
-      title="Somebody changed the same place"
+      title={t('job.somebodyChangedTheSamePlace')}
       onCancel={hold.dismissConflict}
       footer={
         <>
-          <Button onClick={() => void hold.insist()}>Use mine instead</Button>
+          <Button onClick={() => void hold.insist()}>{t('job.useMineInstead')}</Button>
           <Button type="primary" onClick={hold.dismissConflict}>
-            Keep theirs
+            {t('job.keepTheirs')}
           </Button>
         </>
       }
     >
       <p>{conflict?.message}</p>
-      <p>
-        Your change is not stored yet, and theirs was not overwritten. Both stand here; nothing is lost whichever you
-        take, and the history keeps the other.
-      </p>
+      <p>{t('job.yourChangeIsNotStored')}</p>
       <ul className="conflicts">
         {conflictPlaces(conflict?.conflicts ?? []).map((c) => {
           const words = conflictWords(c, hold.design.document.asFound.components, forms, units);
@@ -72,7 +70,7 @@ export function ConflictDialog({ hold }: { hold: DesignHold }) {
               <b>{words.where}</b>
               <div className="conflict-pair">
                 <div>
-                  <span className="quiet">yours</span>
+                  <span className="quiet">{t('job.yours')}</span>
                   <pre>{words.say(c.yours)}</pre>
                 </div>
                 <div>

@@ -2,6 +2,7 @@ import { App, Button, Dropdown } from 'antd';
 import { useRef } from 'react';
 import { api, ApiError, unwrap, uuid } from '../api/client';
 import type { DesignHold } from './useDesign';
+import { t } from '../words/t';
 import './FilePanel.css';
 
 /** Taking a job away: job file out and in, plan sheet on paper or as PDF. */
@@ -22,18 +23,18 @@ export function FilePanel({ hold, viewId }: { hold: DesignHold; viewId: string }
         }),
       );
       hold.take(design);
-      void message.success('The job file is in.');
+      void message.success(t('job.theJobFileIsIn'));
     } catch (e) {
       const problems = e instanceof ApiError ? e.problems.filter((p) => p.message !== e.message) : [];
       modal.error({
-        title: 'The job file was not brought in',
+        title: t('job.theJobFileWasNot'),
         content: (
           <>
-            <p>{e instanceof Error ? e.message : 'It cannot be read.'}</p>
+            <p>{e instanceof Error ? e.message : t('job.itCannotBeRead')}</p>
             <ul className="problems">
               {problems.map((p) => (
                 <li key={p.pointer + p.message}>
-                  <code>{p.pointer || 'file'}</code> {p.message}
+                  <code>{p.pointer || t('job.file')}</code> {p.message}
                 </li>
               ))}
             </ul>
@@ -44,7 +45,7 @@ export function FilePanel({ hold, viewId }: { hold: DesignHold; viewId: string }
   };
 
   const pdf = async (paper: 'letter' | 'a4') => {
-    const done = message.loading('Printing the plan sheet …', 0);
+    const done = message.loading(t('job.printingThePlanSheet'), 0);
     try {
       let sheet = unwrap(
         await api.POST('/jobs/{job}/sheets', { params: { path: { job: id } }, body: { view: viewId, paper } }),
@@ -53,14 +54,13 @@ export function FilePanel({ hold, viewId }: { hold: DesignHold; viewId: string }
         await new Promise((r) => setTimeout(r, 500));
         sheet = unwrap(await api.GET('/sheets/{sheet}', { params: { path: { sheet: sheet.id } } }));
       }
-      if (sheet.status !== 'done')
-        throw new Error(sheet.trouble ?? 'The sheet is still waiting to be printed; is the worker running?');
+      if (sheet.status !== 'done') throw new Error(sheet.trouble ?? t('job.theSheetIsStillWaiting'));
       const link = document.createElement('a');
       link.href = `/api/v1/sheets/${sheet.id}/pdf`;
       link.download = '';
       link.click();
     } catch (e) {
-      void message.error(e instanceof Error ? e.message : 'Printing failed.', 8);
+      void message.error(e instanceof Error ? e.message : t('job.printingFailed'), 8);
     } finally {
       done();
     }
@@ -73,7 +73,7 @@ export function FilePanel({ hold, viewId }: { hold: DesignHold; viewId: string }
         type="file"
         accept="application/json,.json"
         hidden
-        aria-label="Job file to upload"
+        aria-label={t('job.jobFileToUpload')}
         onChange={(e) => {
           const file = e.target.files?.[0];
           e.target.value = '';
@@ -86,16 +86,16 @@ export function FilePanel({ hold, viewId }: { hold: DesignHold; viewId: string }
           items: [
             {
               key: 'sheet',
-              label: 'Plan sheet, to print',
+              label: t('job.planSheetToPrint'),
               onClick: () => window.open(`/jobs/${id}/sheet?view=${encodeURIComponent(viewId)}`, '_blank'),
             },
-            { key: 'letter', label: 'Plan sheet as PDF, Letter', onClick: () => void pdf('letter') },
-            { key: 'a4', label: 'Plan sheet as PDF, A4', onClick: () => void pdf('a4') },
+            { key: 'letter', label: t('job.planSheetAsPdfLetter'), onClick: () => void pdf('letter') },
+            { key: 'a4', label: t('job.planSheetAsPdfA4'), onClick: () => void pdf('a4') },
             { type: 'divider' },
-            { key: 'out', label: <a href={`/api/v1/jobs/${id}/file`}>Download the job file</a> },
+            { key: 'out', label: <a href={`/api/v1/jobs/${id}/file`}>{t('job.downloadTheJobFile')}</a> },
             {
               key: 'in',
-              label: 'Upload a job file',
+              label: t('job.uploadAJobFile'),
               disabled: hold.design.revision !== 1,
               onClick: () => picker.current?.click(),
             },
@@ -103,7 +103,7 @@ export function FilePanel({ hold, viewId }: { hold: DesignHold; viewId: string }
         }}
       >
         <Button type="text" className="bar-button">
-          Print &amp; files
+          {t('job.printFiles')}
         </Button>
       </Dropdown>
     </>

@@ -1,5 +1,6 @@
 import { Button } from 'antd';
 import type { Held } from './patiently';
+import { t } from '../words/t';
 import './HeldBack.css';
 
 /** Says that a change is kept here and not stored yet, and lets its person send it now or let it go. */
@@ -7,13 +8,14 @@ export function HeldBack({ held }: { held: Held }) {
   return (
     <div className="held-back" role="alert">
       <span>
-        <b>Not saved yet</b>: {held.why}. Kept here and sent again by itself.
+        <b>{t('job.notSavedYet')}</b>
+        {t('job.keptHereAndSentAgain', { why: held.why })}
       </span>
       <Button size="small" onClick={held.now}>
-        Send now
+        {t('job.sendNow')}
       </Button>
       <Button size="small" type="text" onClick={held.drop}>
-        Drop the change
+        {t('job.dropTheChange')}
       </Button>
     </div>
   );

@@ -3,6 +3,7 @@ import { Button, Drawer } from 'antd';
 import { api, unwrap } from '../api/client';
 import { More } from '../ui/More';
 import type { DesignHold } from './useDesign';
+import { t } from '../words/t';
 import './History.css';
 
 /** What was done, in words, with the way back. */
@@ -17,8 +18,8 @@ export function History({ hold, open, close }: { hold: DesignHold; open: boolean
     getNextPageParam: (last) => (last.more ? last.revisions.at(-1)?.number : undefined),
   });
   return (
-    <Drawer open={open} onClose={close} title="History" size={420}>
-      {list.isPending && <p className="quiet">Fetching …</p>}
+    <Drawer open={open} onClose={close} title={t('job.history')} size={420}>
+      {list.isPending && <p className="quiet">{t('job.fetching')}</p>}
       {list.isError && <p role="alert">{list.error.message}</p>}
       <ol className="history">
         {list.data?.pages
@@ -30,19 +31,19 @@ export function History({ hold, open, close }: { hold: DesignHold; open: boolean
                 {r.words}
                 <br />
                 <span className="quiet">
-                  {r.by ?? 'Hollin'} ·{' '}
+                  {r.by ?? t('job.hollin')} ·{' '}
                   {new Date(r.at).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' })}
                 </span>
               </span>
               {r.number !== hold.design.revision && (
                 <Button size="small" onClick={() => void hold.restore(r.number)}>
-                  Go back to this
+                  {t('job.goBackToThis')}
                 </Button>
               )}
             </li>
           ))}
       </ol>
-      <More of={list} words="Earlier revisions" />
+      <More of={list} words={t('job.earlierRevisions')} />
     </Drawer>
   );
 }

@@ -12,6 +12,7 @@ import { PLACES } from './places';
 import { openView, useDesign } from './useDesign';
 import { useTogether } from './useTogether';
 import { People } from './People';
+import { t } from '../words/t';
 import './JobPlace.css';
 
 /** A job: its places in the order of the work, one design under them all. */
@@ -40,7 +41,7 @@ export default function JobPlace() {
       </>
     );
   }
-  if (!hold) return <Waiting what="the job" />;
+  if (!hold) return <Waiting what={t('job.theJob')} />;
   const setViewId = (next: string) => {
     const now = new URLSearchParams(window.location.search);
     now.set('view', next);
@@ -56,21 +57,21 @@ export default function JobPlace() {
           <>
             <People together={together} />
             <span className="saving" role="status">
-              {hold.held ? 'not saved' : hold.saving ? 'saving …' : `r${hold.design.revision}`}
+              {hold.held ? t('job.notSaved') : hold.saving ? t('job.saving') : `r${hold.design.revision}`}
             </span>
             {hold.held && <HeldBack held={hold.held} />}
-            <Tooltip title="Take back my last change (Ctrl Z)">
+            <Tooltip title={t('job.takeBackMyLastChange')}>
               <Button type="text" className="bar-button" onClick={() => void hold.undo()}>
-                <Wide short="↶">Undo</Wide>
+                <Wide short="↶">{t('job.undo')}</Wide>
               </Button>
             </Tooltip>
-            <Tooltip title="Make it again (Ctrl Shift Z)">
+            <Tooltip title={t('job.makeItAgainCtrlShift')}>
               <Button type="text" className="bar-button" onClick={() => void hold.redo()}>
-                <Wide short="↷">Redo</Wide>
+                <Wide short="↷">{t('job.redo')}</Wide>
               </Button>
             </Tooltip>
             <Button type="text" className="bar-button" onClick={() => setHistory(true)}>
-              History
+              {t('job.history')}
             </Button>
             <FilePanel hold={hold} viewId={viewId} />
           </>
@@ -82,7 +83,7 @@ export default function JobPlace() {
           </NavLink>
         ))}
       </TopBar>
-      <Suspense fallback={<Waiting what="this place" />}>
+      <Suspense fallback={<Waiting what={t('job.thisPlace')} />}>
         {Place ? (
           <Place hold={hold} viewId={viewId} setViewId={setViewId} />
         ) : (
@@ -91,21 +92,21 @@ export default function JobPlace() {
       </Suspense>
       <History hold={hold} open={history} close={() => setHistory(false)} />
       <ConflictDialog hold={hold} />
-      <Modal open={shortcuts} onCancel={() => setShortcuts(false)} footer={null} title="Keys">
+      <Modal open={shortcuts} onCancel={() => setShortcuts(false)} footer={null} title={t('job.keys')}>
         <dl className="keys">
           {[
-            ['a letter or digit', 'the operating state with that letter'],
-            ['↑ ↓', 'along the wall'],
-            ['Enter', 'open what is in focus, to change it'],
-            ['+ −  Home', 'the wall larger, smaller, whole'],
-            ['M', 'move the circuit in focus'],
-            ['Shift Space', 'take it in hand: arrow keys, Enter lands it'],
-            ['F', 'as found ⇄ planned'],
-            ['W  L  T', 'wall, list, table'],
-            ['Ctrl Z', 'take back my last change'],
-            ['Ctrl Shift Z', 'make it again'],
-            ['Esc', 'put a finding down'],
-            ['?', 'this'],
+            [t('job.aLetterOrDigit'), t('job.theOperatingStateWithThat')],
+            ['↑ ↓', t('job.alongTheWall')],
+            [t('job.enter'), t('job.openWhatIsInFocus')],
+            [t('job.plusMinusHome'), t('job.theWallLargerSmallerWhole')],
+            ['M', t('job.moveTheCircuitInFocus')],
+            [t('job.shiftSpace'), t('job.takeItInHandArrow')],
+            ['F', t('job.asFoundPlanned')],
+            ['W  L  T', t('job.wallListTable')],
+            [t('job.ctrlZ'), t('job.takeBackMyLastChange2')],
+            [t('job.ctrlShiftZ'), t('job.makeItAgain')],
+            [t('job.esc'), t('job.putAFindingDown')],
+            ['?', t('job.theseKeys')],
           ].map(([k, what]) => (
             <div key={k}>
               <dt>{k}</dt>

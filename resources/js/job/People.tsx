@@ -1,8 +1,9 @@
 import { Tooltip } from 'antd';
 import type { Together } from './useTogether';
+import { t } from '../words/t';
 import './People.css';
 
-const PLACES: Record<string, string> = { survey: 'in Survey', plan: 'in Plan', size: 'in Size' };
+const PLACES: Record<string, string> = { survey: t('job.inSurvey'), plan: t('job.inPlan'), size: t('job.inSize') };
 
 /** Who else has the job open, and what they did that waits to be shown. */
 export function People({ together }: { together: Together }) {
@@ -14,13 +15,13 @@ export function People({ together }: { together: Together }) {
         <button type="button" className="people-waiting" onClick={together.show}>
           {together.waiting.length === 1
             ? `${together.waiting[0]!.by}: ${together.waiting[0]!.words}`
-            : `${together.waiting.length} changes by others`}
-          <b>show</b>
+            : t('job.changesByOthers', { count: together.waiting.length })}
+          <b>{t('job.show')}</b>
         </button>
       )}
       {[...by.values()].map((p) => (
         <Tooltip key={p.id} title={`${p.name}, ${PLACES[p.place] ?? p.place}`}>
-          <span className="person" aria-label={`${p.name} is here, ${PLACES[p.place] ?? p.place}`}>
+          <span className="person" aria-label={t('job.isHere', { name: p.name, place: PLACES[p.place] ?? p.place })}>
             {p.name
               .split(' ')
               .map((w) => w[0])

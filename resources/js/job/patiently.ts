@@ -1,4 +1,5 @@
 import { ApiError } from '../api/client';
+import { t } from '../words/t';
 
 /** A change that is not stored yet, and what can be done about it. */
 export interface Held {
@@ -19,12 +20,12 @@ function passes(e: unknown): boolean {
 }
 
 function words(e: unknown): string {
-  if (!(e instanceof ApiError)) return 'no connection';
-  if (e.status === 507) return 'the server has no room';
-  if (e.status === 503) return 'the server is not ready';
-  if (e.status === 429) return 'too many at once';
-  if (e.status === 401 || e.status === 419) return 'you are signed out';
-  return `the server answered ${e.status}`;
+  if (!(e instanceof ApiError)) return t('job.noConnection');
+  if (e.status === 507) return t('job.theServerHasNoRoom');
+  if (e.status === 503) return t('job.theServerIsNotReady');
+  if (e.status === 429) return t('job.tooManyAtOnce');
+  if (e.status === 401 || e.status === 419) return t('job.youAreSignedOut');
+  return t('job.theServerAnswered', { status: e.status });
 }
 
 /**

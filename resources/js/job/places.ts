@@ -1,5 +1,6 @@
 import { lazy, type ComponentType } from 'react';
 import type { PlaceProps } from './place';
+import { t } from '../words/t';
 
 /** A place of a job: where it stands in the address, what it is called, what is there. */
 export interface Place {
@@ -10,7 +11,7 @@ export interface Place {
 
 /** The places of a job, in the order of the work. A new one is a folder and a line here. */
 export const PLACES: Place[] = [
-  { at: 'survey', title: 'Survey', Place: lazy(() => import('../survey/SurveyPlace')) },
-  { at: 'plan', title: 'Plan', Place: lazy(() => import('../plan/PlanPlace')) },
-  { at: 'size', title: 'Size', Place: lazy(() => import('../size/SizePlace')) },
+  { at: 'survey', title: t('job.survey'), Place: lazy(() => import('../survey/SurveyPlace')) },
+  { at: 'plan', title: t('job.plan'), Place: lazy(() => import('../plan/PlanPlace')) },
+  { at: 'size', title: t('job.size'), Place: lazy(() => import('../size/SizePlace')) },
 ];

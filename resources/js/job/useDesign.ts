@@ -13,6 +13,7 @@ import {
   type View,
 } from '../api/client';
 import { patiently, type Held } from './patiently';
+import { t } from '../words/t';
 
 export const referenceQuery = queryOptions({
   queryKey: ['reference'],
@@ -110,7 +111,7 @@ export function useDesign(
         else if (e instanceof ApiError && refused && e.problems.length > 0) refused(e.problems);
         else if (e instanceof ApiError && e.status < 500)
           void message.error(e.problems.length > 0 ? e.problems.map((p) => p.message).join(' ') : e.message, 7);
-        else void message.error('You dropped the change; it is not saved.', 7);
+        else void message.error(t('job.youDroppedTheChangeIt'), 7);
         return false;
       }
     },

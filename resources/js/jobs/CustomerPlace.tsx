@@ -5,6 +5,7 @@ import { useMe } from '../shell/Session';
 import { TopBar } from '../shell/TopBar';
 import { JobList } from './JobList';
 import { OpenJob } from './OpenJob';
+import { t } from '../words/t';
 
 /** A customer, and the rigs that came in. */
 export default function CustomerPlace() {
@@ -17,13 +18,13 @@ export default function CustomerPlace() {
       <TopBar title={me?.workshop} />
       <main className="page">
         <p>
-          <Link to="/">‹ On the floor</Link>
+          <Link to="/">{t('jobs.onTheFloor')}</Link>
         </p>
         <div className="page-head">
-          <h1>{name ?? 'Customer'}</h1>
+          <h1>{name ?? t('jobs.customer')}</h1>
           {me?.role !== 'apprentice' && name && (
             <Button type="primary" onClick={() => setOpening(true)}>
-              New job for them
+              {t('jobs.newJobForThem')}
             </Button>
           )}
         </div>

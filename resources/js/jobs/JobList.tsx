@@ -7,6 +7,7 @@ import { More } from '../ui/More';
 import { Severity } from '../ui/Severity';
 import { Failed, Waiting } from '../ui/Waiting';
 import { KINDS } from './kinds';
+import { t } from '../words/t';
 import './JobList.css';
 
 /** Where the next action of a job is done. */
@@ -15,10 +16,10 @@ const PLACE: Record<string, string> = { survey: 'survey', plan: 'plan', prove: '
 type Filter = 'all' | 'survey' | 'plan' | 'dangers';
 
 const FILTERS: [Filter, string][] = [
-  ['all', 'all'],
-  ['survey', 'to survey'],
-  ['plan', 'to plan'],
-  ['dangers', 'with dangers open'],
+  ['all', t('jobs.all')],
+  ['survey', t('jobs.toSurvey')],
+  ['plan', t('jobs.toPlan')],
+  ['dangers', t('jobs.withDangersOpen')],
 ];
 
 /** Whether a job belongs under a filter; one whose dangers nobody has worked out yet may have some. */
@@ -58,12 +59,12 @@ export function JobList({ customer, rig, named }: { customer?: number; rig?: num
         <div className="floor-tools">
           <Input
             allowClear
-            aria-label="Find a rig or a customer"
-            placeholder="find a rig or a customer"
+            aria-label={t('jobs.findARigOrA')}
+            placeholder={t('jobs.findARigOrA2')}
             value={find}
             onChange={(e) => setFind(e.target.value)}
           />
-          <div className="choose" role="radiogroup" aria-label="Which jobs">
+          <div className="choose" role="radiogroup" aria-label={t('jobs.whichJobs')}>
             {FILTERS.map(([f, title]) => (
               <button key={f} type="button" role="radio" aria-checked={filter === f} onClick={() => setFilter(f)}>
                 {title}
@@ -72,19 +73,17 @@ export function JobList({ customer, rig, named }: { customer?: number; rig?: num
           </div>
         </div>
       )}
-      {jobs.isPending && <Waiting what="jobs" />}
+      {jobs.isPending && <Waiting what={t('jobs.jobs')} />}
       {jobs.isError && <Failed error={jobs.error} again={() => void jobs.refetch()} />}
-      {rows?.length === 0 && words === '' && (
-        <p className="empty">No job yet. Start a new one, then survey the rig from a factory layout.</p>
-      )}
-      {rows && rows.length > 0 && shown?.length === 0 && <p className="empty">None of these.</p>}
-      {rows?.length === 0 && words !== '' && <p className="empty">Nothing is called “{words}”.</p>}
+      {rows?.length === 0 && words === '' && <p className="empty">{t('jobs.noJobYetStartA')}</p>}
+      {rows && rows.length > 0 && shown?.length === 0 && <p className="empty">{t('jobs.noneOfThese')}</p>}
+      {rows?.length === 0 && words !== '' && <p className="empty">{t('jobs.nothingIsCalled', { words })}</p>}
       <ul className="jobs">
         {shown?.map((job) => (
           <JobLine key={job.id} job={job} linked={customer === undefined} ofRig={rig !== undefined} />
         ))}
       </ul>
-      <More of={jobs} words="Earlier jobs" />
+      <More of={jobs} words={t('jobs.earlierJobs')} />
     </>
   );
 }
@@ -98,7 +97,7 @@ function JobLine({ job, linked, ofRig }: { job: JobRow; linked: boolean; ofRig: 
         </Link>
         <span className="quiet">
           {job.customer === null ? (
-            'no customer'
+            t('jobs.noCustomer')
           ) : linked && job.customerId !== null ? (
             <Link to={`/customers/${job.customerId}`}>{job.customer}</Link>
           ) : (
@@ -108,7 +107,10 @@ function JobLine({ job, linked, ofRig }: { job: JobRow; linked: boolean; ofRig: 
           {job.rigId === null || ofRig ? (
             KINDS[job.kind]
           ) : (
-            <Link to={`/rigs/${job.rigId}`} aria-label={`${job.rig}, ${KINDS[job.kind]}: everything done on it`}>
+            <Link
+              to={`/rigs/${job.rigId}`}
+              aria-label={t('jobs.everythingDoneOnIt', { rig: job.rig, kind: KINDS[job.kind] })}
+            >
               {job.rig === job.title ? KINDS[job.kind] : job.rig}
             </Link>
           )}
@@ -119,14 +121,16 @@ function JobLine({ job, linked, ofRig }: { job: JobRow; linked: boolean; ofRig: 
         <span className="job-blocks">
           {job.dangers !== null && job.dangers > 0 && <Severity severity="danger" />}
           {job.blocks.join(' · ')}
-          {job.dangers === null && <span className="quiet"> dangers not worked out yet …</span>}
+          {job.dangers === null && <span className="quiet"> {t('jobs.dangersNotWorkedOutYet')}</span>}
         </span>
       </span>
       <span className="quiet figures job-when">
-        {job.here.length > 0 && <b className="job-here">{job.here.join(', ')} on it</b>}
+        {job.here.length > 0 && <b className="job-here">{t('jobs.onIt', { here: job.here.join(', ') })}</b>}
         <span>
-          revision {job.revision} ·{' '}
-          {new Date(job.changedAt).toLocaleDateString(undefined, { day: 'numeric', month: 'short' })}
+          {t('jobs.revision', {
+            revision: job.revision,
+            when: new Date(job.changedAt).toLocaleDateString(undefined, { day: 'numeric', month: 'short' }),
+          })}
         </span>
       </span>
     </li>

@@ -4,6 +4,7 @@ import { useMe } from '../shell/Session';
 import { TopBar } from '../shell/TopBar';
 import { JobList } from './JobList';
 import { OpenJob } from './OpenJob';
+import { t } from '../words/t';
 
 /** What is on the floor: what blocks each job, its next action, who is on it. */
 export default function JobsPlace() {
@@ -14,10 +15,10 @@ export default function JobsPlace() {
       <TopBar title={me?.workshop} />
       <main className="page">
         <div className="page-head">
-          <h1>On the floor</h1>
+          <h1>{t('jobs.onTheFloor2')}</h1>
           {me?.role !== 'apprentice' && (
             <Button type="primary" onClick={() => setOpening(true)}>
-              New job
+              {t('jobs.newJob')}
             </Button>
           )}
         </div>

@@ -3,6 +3,7 @@ import { Button, Form, Input, Modal, Select } from 'antd';
 import { useNavigate } from 'react-router';
 import { api, unwrap, type RigRow } from '../api/client';
 import { KINDS } from './kinds';
+import { t } from '../words/t';
 
 /** A new job: on a rig that comes in for the first time, or on one that came in before. */
 export function OpenJob({
@@ -27,7 +28,7 @@ export function OpenJob({
     },
   });
   return (
-    <Modal open={open} onCancel={close} title="New job" footer={null} destroyOnHidden>
+    <Modal open={open} onCancel={close} title={t('jobs.newJob')} footer={null} destroyOnHidden>
       <Form
         layout="vertical"
         onFinish={create.mutate}
@@ -36,16 +37,16 @@ export function OpenJob({
       >
         <Form.Item
           name="title"
-          label={rig ? 'What the job is called' : 'Rig'}
-          rules={[{ required: true, message: 'Name the rig, for example "Trailer 4, 22 ft".' }]}
+          label={rig ? t('jobs.whatTheJobIsCalled') : t('jobs.rig')}
+          rules={[{ required: true, message: t('jobs.nameTheRigForExample') }]}
         >
           <Input maxLength={160} autoFocus />
         </Form.Item>
         <div hidden={rig !== undefined}>
-          <Form.Item name="customer" label="Customer">
+          <Form.Item name="customer" label={t('jobs.customer')}>
             <Input maxLength={120} />
           </Form.Item>
-          <Form.Item name="kind" label="Kind of rig">
+          <Form.Item name="kind" label={t('jobs.kindOfRig')}>
             <Select options={Object.entries(KINDS).map(([value, label]) => ({ value, label }))} />
           </Form.Item>
         </div>
@@ -55,7 +56,7 @@ export function OpenJob({
           </p>
         )}
         <Button type="primary" htmlType="submit" loading={create.isPending}>
-          Start it
+          {t('jobs.startIt')}
         </Button>
       </Form>
     </Modal>

@@ -9,6 +9,7 @@ import { Failed, Waiting } from '../ui/Waiting';
 import { JobList } from './JobList';
 import { KINDS } from './kinds';
 import { OpenJob } from './OpenJob';
+import { t } from '../words/t';
 import './RigPlace.css';
 
 /** A rig: whose it is, what to remember of it, and everything done on it. */
@@ -26,9 +27,9 @@ export default function RigPlace() {
       <TopBar title={me?.workshop} />
       <main className="page">
         <p>
-          <Link to="/">‹ On the floor</Link>
+          <Link to="/">{t('jobs.onTheFloor')}</Link>
         </p>
-        {rig.isPending && <Waiting what="this rig" />}
+        {rig.isPending && <Waiting what={t('jobs.thisRig')} />}
         {rig.isError && <Failed error={rig.error} again={() => void rig.refetch()} />}
         {rig.data && (
           <>
@@ -36,14 +37,14 @@ export default function RigPlace() {
               <h1>{rig.data.name}</h1>
               {changes && (
                 <Button type="primary" onClick={() => setOpening(true)}>
-                  New job on this rig
+                  {t('jobs.newJobOnThisRig')}
                 </Button>
               )}
             </div>
             <p className="rig-whose">
               {KINDS[rig.data.kind]} ·{' '}
               {rig.data.customerId === null ? (
-                'no customer'
+                t('jobs.noCustomer')
               ) : (
                 <Link to={`/customers/${rig.data.customerId}`}>{rig.data.customer}</Link>
               )}
@@ -53,7 +54,7 @@ export default function RigPlace() {
             ) : (
               rig.data.note !== '' && <p className="rig-note">{rig.data.note}</p>
             )}
-            <h2>Done on it</h2>
+            <h2>{t('jobs.doneOnIt')}</h2>
             <JobList rig={id} />
             <OpenJob open={opening} close={() => setOpening(false)} rig={rig.data} />
           </>
@@ -83,18 +84,14 @@ function Remember({ rig }: { rig: RigRow }) {
       requiredMark={false}
       key={`${rig.name}${rig.kind}${rig.note}`}
     >
-      <Form.Item name="name" label="Rig" rules={[{ required: true, message: 'Name the rig.' }]}>
+      <Form.Item name="name" label={t('jobs.rig')} rules={[{ required: true, message: t('jobs.nameTheRig') }]}>
         <Input maxLength={160} />
       </Form.Item>
-      <Form.Item name="kind" label="Kind of rig">
+      <Form.Item name="kind" label={t('jobs.kindOfRig')}>
         <Select options={Object.entries(KINDS).map(([value, label]) => ({ value, label }))} />
       </Form.Item>
-      <Form.Item name="note" label="To remember the next time" className="rig-form-note">
-        <Input.TextArea
-          maxLength={2000}
-          rows={3}
-          placeholder="length and year, where the keys are, what the owner said"
-        />
+      <Form.Item name="note" label={t('jobs.toRememberTheNextTime')} className="rig-form-note">
+        <Input.TextArea maxLength={2000} rows={3} placeholder={t('jobs.lengthAndYearWhereThe')} />
       </Form.Item>
       {save.isError && (
         <p role="alert" className="trouble">
@@ -103,9 +100,9 @@ function Remember({ rig }: { rig: RigRow }) {
       )}
       <p className="rig-form-foot">
         <Button htmlType="submit" loading={save.isPending}>
-          Keep it
+          {t('jobs.keepIt')}
         </Button>
-        {save.isSuccess && <span role="status"> Kept.</span>}
+        {save.isSuccess && <span role="status"> {t('jobs.kept')}</span>}
       </p>
     </Form>
   );

@@ -7,6 +7,7 @@ import { ends, fitting, terminals, useParts } from './context';
 import { LengthInput, SizeSelect } from './inputs';
 import { Landing } from './Landing';
 import { BASES, confirmedAs, knownBy, plainValue } from './values';
+import { t } from '../words/t';
 import './Fields.css';
 
 export type Values = Record<string, unknown>;
@@ -66,7 +67,9 @@ export function Fields({ fields, values, change }: FieldsProps) {
       {rest.map(one)}
       {rare.length > 0 && (
         <details className="rare">
-          <summary>{rare.length === 1 ? rare[0]![1].label : `More, where it applies (${rare.length})`}</summary>
+          <summary>
+            {rare.length === 1 ? rare[0]![1].label : t('parts.moreWhereItApplies', { count: rare.length })}
+          </summary>
           {rare.map(one)}
         </details>
       )}
@@ -128,7 +131,7 @@ export function OneField({ name, field, value, put }: OneProps) {
           <div key={id} className="map-entry">
             <Fields fields={field.fields} values={entry} change={(v) => put({ ...(value as object), [id]: v })} />
             <Button size="small" onClick={() => put(Object.fromEntries(entries.filter(([other]) => other !== id)))}>
-              Take out
+              {t('parts.takeOut')}
             </Button>
           </div>
         ))}
@@ -145,7 +148,7 @@ export function OneField({ name, field, value, put }: OneProps) {
             })
           }
         >
-          Add
+          {t('parts.add')}
         </Button>
       </fieldset>
     );
@@ -171,7 +174,7 @@ export function OneField({ name, field, value, put }: OneProps) {
       {field.surveyed && (
         <span className="field-basis">
           <Select
-            aria-label={`How ${field.label} is known`}
+            aria-label={t('parts.howIsKnown', { label: field.label })}
             value={plain.value === undefined ? undefined : plain.basis}
             disabled={plain.value === undefined}
             options={BASES}
@@ -213,8 +216,8 @@ export function Control({ name, field, value, entered, set, autoFocus = false }:
           aria-label={label}
           checked={value === true}
           onChange={(v) => set(v)}
-          checkedChildren="yes"
-          unCheckedChildren="no"
+          checkedChildren={t('parts.yes')}
+          unCheckedChildren={t('parts.no')}
         />
       );
     case 'choice':

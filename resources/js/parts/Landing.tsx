@@ -3,6 +3,7 @@ import { Select } from 'antd';
 import type { Component, Field } from '../api/client';
 import { ends, fitting, useParts, type Surroundings } from './context';
 import type { Values } from './Fields';
+import { t } from '../words/t';
 import './Landing.css';
 
 /** Where one wire of a circuit lands. */
@@ -18,9 +19,9 @@ export interface Wire {
 type Kind = 'panel' | 'behind' | 'at';
 
 const KINDS: [Kind, string][] = [
-  ['panel', 'on a breaker'],
-  ['behind', 'behind another outlet’s GFCI'],
-  ['at', 'on equipment'],
+  ['panel', t('parts.onABreaker')],
+  ['behind', t('parts.behindAnotherOutletsGfci')],
+  ['at', t('parts.onEquipment')],
 ];
 
 const kindOf = (w: Wire | undefined): Kind =>
@@ -52,17 +53,17 @@ export function Landing({ fields, values, change }: Props) {
   const setHot = (next: Wire) => change({ ...values, hot: next, neutral: apart ? neutral : together(next) });
   return (
     <fieldset className="landing">
-      <legend>Where it lands</legend>
+      <legend>{t('parts.whereItLands')}</legend>
       <Choose
         kind={kind}
         choose={(k) => setHot(first(k, around, fields.hot!))}
-        label="Where it lands"
+        label={t('parts.whereItLands')}
         kinds={KINDS.filter(([k]) => k !== 'behind' || fitting(fields.hot!.fields.behind!, around).length > 0)}
       />
       <Place wire={hot ?? {}} set={setHot} field={fields.hot!} slots />
       <div className="landing-neutral">
-        <span>Neutral</span>
-        <div role="radiogroup" aria-label="Neutral" className="choose">
+        <span>{t('parts.neutral')}</span>
+        <div role="radiogroup" aria-label={t('parts.neutral')} className="choose">
           {[false, true].map((a) => (
             <button
               key={String(a)}
@@ -76,7 +77,7 @@ export function Landing({ fields, values, change }: Props) {
                 })
               }
             >
-              {a ? 'apart from it' : 'with its hot'}
+              {a ? t('parts.apartFromIt') : t('parts.withItsHot')}
             </button>
           ))}
         </div>
@@ -86,8 +87,8 @@ export function Landing({ fields, values, change }: Props) {
           <Choose
             kind={kindOf(neutral)}
             choose={(k) => change({ ...values, neutral: first(k, around, fields.neutral!) })}
-            label="Where the neutral lands"
-            kinds={KINDS.map(([k, w]) => [k, k === 'panel' ? 'on a neutral bar' : w])}
+            label={t('parts.whereTheNeutralLands')}
+            kinds={KINDS.map(([k, w]) => [k, k === 'panel' ? t('parts.onANeutralBar') : w])}
           />
           <Place
             wire={neutral ?? {}}
@@ -161,7 +162,7 @@ function Place({ wire, set, field, slots }: { wire: Wire; set: (next: Wire) => v
   if (kind === 'behind')
     return (
       <Select
-        aria-label="Circuit whose GFCI feeds it"
+        aria-label={t('parts.circuitWhoseGfciFeedsIt')}
         value={wire.behind}
         onChange={(behind) => set({ behind })}
         options={fitting(field.fields.behind!, around, wire.behind)}
@@ -170,7 +171,7 @@ function Place({ wire, set, field, slots }: { wire: Wire; set: (next: Wire) => v
   if (kind === 'at')
     return (
       <Select
-        aria-label="Equipment it is wired to or plugged into"
+        aria-label={t('parts.equipmentItIsWiredTo')}
         showSearch={{ optionFilterProp: 'label' }}
         value={wire.at === undefined ? undefined : `${wire.at} ${wire.port}`}
         onChange={(v) => {
@@ -185,7 +186,7 @@ function Place({ wire, set, field, slots }: { wire: Wire; set: (next: Wire) => v
     <>
       {panels.length > 1 && (
         <Select
-          aria-label="Panel"
+          aria-label={t('parts.panel')}
           value={wire.panel}
           onChange={(panel) => set(slots ? { panel, slot: freeSlot(around, panel) } : { panel })}
           options={panels}
@@ -205,14 +206,14 @@ function Slots({ wire, set }: { wire: Wire; set: (next: Wire) => void }) {
   const rows = Array.from({ length: Number(panel?.slots ?? 0) }, (_, i) => i + 1);
   const tap = (slot: number, half?: string) => set({ panel: wire.panel, slot, ...(half ? { half } : {}) });
   return (
-    <ol className="slots" aria-label={`Slots of ${panel?.label}`}>
+    <ol className="slots" aria-label={t('parts.slotsOf', { label: panel?.label })}>
       {rows.map((slot) => {
         const mine = wire.slot === slot;
         const others = inside.filter(([, w]) => w.slot === slot);
         const main = slot === Number(panel?.mainSlot ?? 0);
         const whole = others.length === 0 && !main;
         const there = others.map(([c, w]) => `${w.half ? `${w.half}: ` : ''}${c.label}`).join(', ');
-        const who = main ? 'main breaker' : there || (mine ? 'this circuit' : 'free');
+        const who = main ? t('parts.mainBreaker') : there || (mine ? t('parts.thisCircuit') : t('parts.free'));
         return (
           <li key={slot} className={clsx('slot', mine && 'slot-mine')}>
             <button
@@ -220,7 +221,7 @@ function Slots({ wire, set }: { wire: Wire; set: (next: Wire) => void }) {
               disabled={!whole}
               aria-pressed={mine && !wire.half}
               onClick={() => tap(slot)}
-              aria-label={`Slot ${slot}: ${who}`}
+              aria-label={t('parts.slot', { slot, who })}
             >
               <b className="figures">{slot}</b>
               <span>{who}</span>
@@ -233,7 +234,7 @@ function Slots({ wire, set }: { wire: Wire; set: (next: Wire) => void }) {
                   key={half}
                   type="button"
                   className="slot-half"
-                  aria-label={`Half ${half} of slot ${slot}`}
+                  aria-label={t('parts.halfOfSlot', { half, slot })}
                   aria-pressed={mine && wire.half === half}
                   disabled={others.some(([, w]) => !w.half || w.half === half)}
                   onClick={() => tap(slot, half)}

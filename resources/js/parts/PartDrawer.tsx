@@ -9,6 +9,7 @@ import { changeWords, valueWords, placeOf } from '../ui/spoken';
 import { PartsContext } from './context';
 import { blankPart, Fields, newId, type Values } from './Fields';
 import { byHand, differences, plannedParts } from './planned';
+import { t } from '../words/t';
 import './PartDrawer.css';
 
 interface Props {
@@ -58,27 +59,30 @@ function Opened({ hold, plan, id, type, close, forms }: Props & { type: string; 
   };
   const takeOut = () =>
     modal.confirm({
-      title: plan === null ? `Take ${part?.label} out of the survey?` : `Take ${part?.label} out in this plan?`,
-      content: plan === null ? 'Undo brings it back.' : 'It stays in the survey. Undo brings it back.',
-      okText: 'Take it out',
+      title:
+        plan === null
+          ? t('parts.takeOutOfTheSurvey', { label: part?.label })
+          : t('parts.takeOutInThisPlan', { label: part?.label }),
+      content: plan === null ? t('parts.undoBringsItBack') : t('parts.itStaysInTheSurvey'),
+      okText: t('parts.takeItOut'),
       onOk: async () => {
         const away = plan === null ? { kind: 'survey_remove' } : { kind: 'plan_remove', plan };
         if (await hold.edit({ ...away, component: id! } as never)) close();
       },
     });
-  const adds = plan === null ? 'Add it' : 'Fit it';
+  const adds = plan === null ? t('parts.addIt') : t('parts.fitIt');
   return (
     <Drawer
       open
       onClose={close}
       size={520}
-      title={part?.label ?? `New: ${form.name}`}
+      title={part?.label ?? t('parts.new', { name: form.name })}
       footer={
         <div className="drawer-foot">
           <Button type="primary" onClick={() => void save()} loading={hold.saving}>
-            {id === null ? adds : 'Done'}
+            {id === null ? adds : t('parts.done')}
           </Button>
-          {id !== null && <Button onClick={takeOut}>Take it out …</Button>}
+          {id !== null && <Button onClick={takeOut}>{t('parts.takeItOut2')}</Button>}
         </div>
       }
     >
@@ -117,15 +121,17 @@ function ByHand({
   const name = (part: string) => parts[part]?.label ?? part;
   if (hand.length === 0) return null;
   return (
-    <ul className="set-by-hand" aria-label="Set by hand">
+    <ul className="set-by-hand" aria-label={t('parts.setByHand')}>
       {hand.map(([change, c]) => (
         <li key={change}>
           <span>
-            by hand: {changeWords(forms, kind, c, units, name)}
+            {t('parts.byHand', { forms: changeWords(forms, kind, c, units, name) })}
             {c.was !== undefined && (
               <span className="quiet">
                 {' '}
-                · the arrangement had {valueWords(placeOf(forms, kind, c.path ?? '').field, c.was.value, units, name)}
+                {t('parts.theArrangementHad', {
+                  field: valueWords(placeOf(forms, kind, c.path ?? '').field, c.was.value, units, name),
+                })}
               </span>
             )}
           </span>
@@ -134,7 +140,7 @@ function ByHand({
               void hold.edit({ kind: 'drop_change', plan, change } as never).then((done) => done && close())
             }
           >
-            Reset
+            {t('parts.reset')}
           </Button>
         </li>
       ))}

@@ -1,5 +1,6 @@
 import { createContext, useContext } from 'react';
 import type { Component, Field, Reference } from '../api/client';
+import { t } from '../words/t';
 
 /** What the fields of a part can point at. */
 export interface Surroundings {
@@ -60,6 +61,6 @@ export function terminals({ components, forms, self }: Surroundings): Option[] {
           label: names.length > 1 ? `${c.label}, ${said}` : c.label,
         }));
       }),
-    { value: 'frame', label: 'Frame' },
+    { value: 'frame', label: t('parts.frame') },
   ];
 }

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { referenceQuery } from '../job/useDesign';
 import { twinOf, useUnits } from '../shell/units';
 import { readLength } from './values';
+import { t } from '../words/t';
 import './inputs.css';
 
 interface SizeProps {
@@ -24,7 +25,7 @@ export function SizeSelect({ label, value, set }: SizeProps) {
         onChange={set}
         options={conductors.map((c) => ({
           value: c.designation,
-          label: `${c.spoken} (${c.areaMm2.toFixed(1)} mm²)`,
+          label: t('parts.mm', { spoken: c.spoken, areaMm2: c.areaMm2.toFixed(1) }),
         }))}
       />
       <Twin designation={value} conductors={conductors} set={set} />
@@ -48,9 +49,9 @@ function Twin({
   const times = Math.max(twin.areaMm2, own.areaMm2) / Math.min(twin.areaMm2, own.areaMm2);
   return (
     <span className="twin">
-      {own.spoken}, not {twin.spoken}? They differ {times.toFixed(1)} times in copper: read the jacket again.{' '}
+      {t('parts.notTheyDifferTimesIn', { spoken: own.spoken, spoken2: twin.spoken, times: times.toFixed(1) })}{' '}
       <button type="button" className="linklike" onClick={() => set(twin.designation)}>
-        It says {twin.spoken}
+        {t('parts.itSays', { spoken: twin.spoken })}
       </button>
     </span>
   );
@@ -81,9 +82,9 @@ export function LengthInput({ label, value, entered, set, autoFocus = false }: L
           const next = readLength(e.target.value);
           if (next) set(next.value, next.entered);
         }}
-        placeholder="18 ft or 5.5 m"
+        placeholder={t('parts.n18FtOr55')}
       />
-      {text !== '' && !read && <span className="trouble">Write a number and its unit: 18 ft or 5.5 m.</span>}
+      {text !== '' && !read && <span className="trouble">{t('parts.writeANumberAndIts')}</span>}
     </>
   );
 }

@@ -1,4 +1,5 @@
 import type { Component } from '../api/client';
+import { t } from '../words/t';
 
 interface Surveyed {
   value?: unknown;
@@ -8,17 +9,17 @@ interface Surveyed {
 
 /** How a value can be known. */
 export const BASES = [
-  { value: 'measured', label: 'measured' },
-  { value: 'read_off', label: 'read off the part' },
-  { value: 'told', label: 'told' },
-  { value: 'assumed', label: 'assumed' },
+  { value: 'measured', label: t('parts.measured') },
+  { value: 'read_off', label: t('parts.readOffThePart') },
+  { value: 'told', label: t('parts.told') },
+  { value: 'assumed', label: t('parts.assumed') },
 ];
 
 /** How one comes to know a value by looking at it: lengths are measured, the rest is read off. */
 export const confirmedAs = (name: string): { basis: 'measured' | 'read_off'; words: string } =>
   name.endsWith('lengthM')
-    ? { basis: 'measured', words: 'as shown, measured' }
-    : { basis: 'read_off', words: 'as shown, read off' };
+    ? { basis: 'measured', words: t('parts.asShownMeasured') }
+    : { basis: 'read_off', words: t('parts.asShownReadOff') };
 
 /** Who looked, and when. */
 export const knownBy = (by: string, on = new Date()): { by: string; at: string } => ({

@@ -6,6 +6,7 @@ import { referenceQuery, type DesignHold } from '../job/useDesign';
 import { Waiting } from '../ui/Waiting';
 import { filledWords, kindsWith, named, neededOffGrid, wrongCharger, type Options } from './arrangement';
 import { Asked, Length, Usual, within } from './Asked';
+import { t } from '../words/t';
 import './plan.css';
 import './ArrangementDialog.css';
 
@@ -28,13 +29,13 @@ export function ArrangementDialog({ hold, plan, close, open }: Props) {
       onCancel={close}
       width={1040}
       style={{ top: 32 }}
-      title="How the inverter meets the factory wiring"
+      title={t('plan.howTheInverterMeetsThe')}
       footer={null}
     >
       {reference ? (
         <Choosing hold={hold} plan={plan} close={close} open={open} reference={reference} />
       ) : (
-        <Waiting what="arrangements" />
+        <Waiting what={t('plan.arrangements')} />
       )}
     </Modal>
   );
@@ -85,7 +86,7 @@ function Choosing({ hold, plan, close, open, reference }: Props & { reference: R
   };
   const finish = async (values: Options) => {
     setTrouble([]);
-    if (recipe === 'subpanel' && fed.length === 0) return setTrouble(['Choose at least one circuit.']);
+    if (recipe === 'subpanel' && fed.length === 0) return setTrouble([t('plan.chooseAtLeastOneCircuit')]);
     const said = Object.fromEntries(
       Object.entries({ ...filled, ...values }).filter(
         ([name, v]) => v !== undefined && v !== null && v !== '' && name in arrangement.options,
@@ -117,7 +118,7 @@ function Choosing({ hold, plan, close, open, reference }: Props & { reference: R
       requiredMark={false}
       className="arrange"
     >
-      <div className="arrangements" role="radiogroup" aria-label="Arrangement">
+      <div className="arrangements" role="radiogroup" aria-label={t('plan.arrangement')}>
         {reference.arrangements.map((a) => (
           <button
             key={a.id}
@@ -134,12 +135,12 @@ function Choosing({ hold, plan, close, open, reference }: Props & { reference: R
       </div>
       <div className="arrange-details">
         <p className="risk">
-          <b>What goes wrong with it:</b> {arrangement.risks}
+          <b>{t('plan.whatGoesWrongWithIt')}</b> {arrangement.risks}
         </p>
         {recipe === 'subpanel' && (
           <fieldset className="choices">
             <legend>
-              Circuits the inverter feeds <span className="quiet">needed off grid are ticked</span>
+              {t('plan.circuitsTheInverterFeeds')} <span className="quiet">{t('plan.neededOffGridAreTicked')}</span>
             </legend>
             <Checkbox.Group
               className="circuit-choice"
@@ -153,7 +154,7 @@ function Choosing({ hold, plan, close, open, reference }: Props & { reference: R
           <Form.Item
             name="circuit"
             label={arrangement.options.circuit.label}
-            rules={[{ required: true, message: 'Say which circuit.' }]}
+            rules={[{ required: true, message: t('plan.sayWhichCircuit') }]}
           >
             <Select
               options={circuits
@@ -165,15 +166,17 @@ function Choosing({ hold, plan, close, open, reference }: Props & { reference: R
         {hasConverter && (
           <Form.Item
             name="converter"
-            label="The factory converter"
-            rules={[{ required: true, message: 'Say what becomes of it.' }]}
+            label={t('plan.theFactoryConverter')}
+            rules={[{ required: true, message: t('plan.sayWhatBecomesOfIt') }]}
             extra={
               charger && (
                 <span className="asked-back">
-                  {charger.profile === undefined
-                    ? `Nobody has said what ${charger.label} charges with`
-                    : `${charger.label} charges with a ${String(charger.profile)} profile`}
-                  , and the new battery is of another chemistry: replace it, take it out, or read its profile first.
+                  {t('plan.andTheNewBatteryIs', {
+                    which:
+                      charger.profile === undefined
+                        ? t('plan.nobodyHasSaidWhatCharges', { label: charger.label })
+                        : t('plan.chargesWithAProfile', { label: charger.label, profile: String(charger.profile) }),
+                  })}
                 </span>
               )
             }
@@ -185,17 +188,17 @@ function Choosing({ hold, plan, close, open, reference }: Props & { reference: R
           </Form.Item>
         )}
         <div className="option-grid">
-          <Form.Item label="Unit">
+          <Form.Item label={t('plan.unit')}>
             <Select
-              aria-label="Unit"
+              aria-label={t('plan.unit')}
               value={unitKind.id}
               onChange={setUnit}
               options={units.kinds.map((u) => ({ value: u.id, label: u.title }))}
             />
           </Form.Item>
-          <Form.Item label="Battery">
+          <Form.Item label={t('plan.battery')}>
             <Select
-              aria-label="Battery"
+              aria-label={t('plan.battery')}
               value={battery}
               onChange={setBattery}
               options={batteries.kinds.map((b) => ({ value: b.id, label: b.title }))}
@@ -203,7 +206,9 @@ function Choosing({ hold, plan, close, open, reference }: Props & { reference: R
           </Form.Item>
           <Form.Item
             name="parallel"
-            label={Number(batteryKind.values.series ?? 1) > 1 ? 'Strings side by side' : 'How many side by side'}
+            label={
+              Number(batteryKind.values.series ?? 1) > 1 ? t('plan.stringsSideBySide') : t('plan.howManySideBySide')
+            }
           >
             <InputNumber min={1} max={6} />
           </Form.Item>
@@ -214,11 +219,8 @@ function Choosing({ hold, plan, close, open, reference }: Props & { reference: R
           ))}
         </div>
         <details className="folded">
-          <summary>Everything else, with what is taken for it</summary>
-          <p className="quiet">
-            From the unit and the battery: {filledWords(filled, arrangement.options)}. Read their sheets; every part can
-            be opened and changed in the plan.
-          </p>
+          <summary>{t('plan.everythingElseWithWhatIs')}</summary>
+          <p className="quiet">{t('plan.fromTheUnitAndThe', { filled: filledWords(filled, arrangement.options) })}</p>
           <div className="option-grid">
             {folded.map(([name, field]) => (
               <Form.Item
@@ -245,22 +247,22 @@ function Choosing({ hold, plan, close, open, reference }: Props & { reference: R
               value={fresh}
               onChange={(e) => setFresh(e.target.value as boolean)}
               options={[
-                { value: true, label: 'as another plan' },
-                { value: false, label: `rewrite “${document.plans[plan]?.title}”` },
+                { value: true, label: t('plan.asAnotherPlan') },
+                { value: false, label: t('plan.rewrite', { title: document.plans[plan]?.title }) },
               ]}
             />
           )}
           {fresh && (
             <Input
               placeholder={named(arrangement.title, document)}
-              aria-label="Name of the plan"
+              aria-label={t('plan.nameOfThePlan')}
               maxLength={80}
               value={title}
               onChange={(e) => setTitle(e.target.value)}
             />
           )}
           <Button type="primary" htmlType="submit" loading={hold.saving}>
-            Plan it
+            {t('plan.planIt')}
           </Button>
         </div>
       </div>

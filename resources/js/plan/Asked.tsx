@@ -4,12 +4,14 @@ import { fitting } from '../parts/context';
 import { LengthInput } from '../parts/inputs';
 import { useUnits } from '../shell/units';
 import { valueWords } from '../ui/spoken';
+import { t } from '../words/t';
 
 /** What is taken when a field is left empty. */
 export function Usual({ field }: { field: Field }) {
   const units = useUnits();
-  if (field.usual !== null) return <span className="quiet">left empty: {valueWords(field, field.usual, units)}</span>;
-  return field.note ? <span className="quiet">left empty: {field.note}</span> : null;
+  if (field.usual !== null)
+    return <span className="quiet">{t('plan.leftEmpty', { field: valueWords(field, field.usual, units) })}</span>;
+  return field.note ? <span className="quiet">{t('plan.leftEmpty2', { note: field.note })}</span> : null;
 }
 
 /** A number out of bounds is said where it stands, and left as it was typed. */
@@ -21,7 +23,7 @@ export function within(field: Field): { validator: (_: unknown, v: unknown) => P
         if (typeof v === 'number' && (v < field.min || v > field.max))
           throw new Error(`${field.min} to ${field.max}${field.unit && ` ${field.unit}`}.`);
         if (typeof v === 'number' && field.kind === 'integer' && !Number.isInteger(v))
-          throw new Error('A whole number.');
+          throw new Error(t('plan.aWholeNumber'));
       },
     },
   ];
@@ -64,7 +66,8 @@ export function Asked({
         options={Object.entries(field.choices).map(([value, label]) => ({ value, label }))}
       />
     );
-  if (field.kind === 'flag') return <Switch {...(bound as object)} checkedChildren="yes" unCheckedChildren="no" />;
+  if (field.kind === 'flag')
+    return <Switch {...(bound as object)} checkedChildren={t('plan.yes')} unCheckedChildren={t('plan.no')} />;
   if (field.kind === 'ref')
     return (
       <Select {...(bound as object)} options={fitting(field, { components, forms: reference.forms, self: null })} />
@@ -76,7 +79,7 @@ export function Asked({
         {...(bound as object)}
         options={reference.conductors.map((c) => ({
           value: c.designation,
-          label: `${c.spoken} (${c.areaMm2.toFixed(1)} mm²)`,
+          label: t('plan.mm', { spoken: c.spoken, areaMm2: c.areaMm2.toFixed(1) }),
         }))}
       />
     );

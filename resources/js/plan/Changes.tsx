@@ -7,6 +7,7 @@ import { PartDrawer } from '../parts/PartDrawer';
 import { inOrder, plannedParts } from '../parts/planned';
 import { useUnits } from '../shell/units';
 import { changeWords } from '../ui/spoken';
+import { t } from '../words/t';
 import './plan.css';
 import './Changes.css';
 
@@ -40,11 +41,11 @@ export function Changes({
   const label = (id: string) => part(id)?.label ?? id;
   const another = async () => {
     const id = `plan_${uuid().slice(0, 6)}`;
-    const intent = { kind: 'add_plan', id, title: `${entry.title}, another way`, from: plan };
+    const intent = { kind: 'add_plan', id, title: t('plan.anotherWay', { title: entry.title }), from: plan };
     if (await hold.edit(intent as never)) look(`${id}/${stages.at(-1)?.[0]}`);
   };
   return (
-    <div className="changes" tabIndex={0} role="region" aria-label="Changes of the plan">
+    <div className="changes" tabIndex={0} role="region" aria-label={t('plan.changesOfThePlan')}>
       {stages.map(([stageId, stage]) => (
         <section key={stageId}>
           <h2>{stage.title}</h2>
@@ -54,7 +55,7 @@ export function Changes({
               .map(([id, c]) => (
                 <li key={id}>
                   <span className={`op op-${c.op}`}>
-                    {{ fit: 'fit', remove: 'take out', move: 'move', set: 'set' }[c.op]}
+                    {{ fit: t('plan.fit'), remove: t('plan.takeOut'), move: t('plan.move'), set: t('plan.set') }[c.op]}
                   </span>
                   <span>
                     <button
@@ -68,7 +69,7 @@ export function Changes({
                     {c.path && (
                       <span className="quiet">{changeWords(forms, part(c.target)?.type ?? '', c, units, label)}</span>
                     )}
-                    {c.by === 'hand' && <span className="byhand">by hand</span>}
+                    {c.by === 'hand' && <span className="byhand">{t('plan.byHand')}</span>}
                     {c.why && <span className="quiet"> · {c.why}</span>}
                   </span>
                   {mayPlan && (
@@ -76,7 +77,7 @@ export function Changes({
                       {stages.length > 1 && (
                         <Select
                           size="small"
-                          aria-label={`Stage of ${label(c.target)}`}
+                          aria-label={t('plan.stageOf', { target: label(c.target) })}
                           value={c.stage}
                           options={stages.map(([value, s]) => ({ value, label: s.title }))}
                           onChange={(to) =>
@@ -88,7 +89,7 @@ export function Changes({
                         size="small"
                         onClick={() => void hold.edit({ kind: 'drop_change', plan, change: id } as never)}
                       >
-                        {c.was === undefined ? 'Drop' : 'Reset'}
+                        {c.was === undefined ? t('plan.drop') : t('plan.reset')}
                       </Button>
                     </span>
                   )}
@@ -100,14 +101,14 @@ export function Changes({
       {mayPlan && (
         <div className="add-stage">
           <Select
-            aria-label="Kind of part to fit"
-            placeholder="Fit a part by hand"
+            aria-label={t('plan.kindOfPartToFit')}
+            placeholder={t('plan.fitAPartByHand')}
             value={null}
             showSearch={{ optionFilterProp: 'label' }}
             onChange={setFitting}
             options={Object.keys(forms ?? {}).map((value) => ({ value, label: value.replaceAll('_', ' ') }))}
           />
-          <Button onClick={() => void another()}>Begin another plan from this one</Button>
+          <Button onClick={() => void another()}>{t('plan.beginAnotherPlanFromThis')}</Button>
         </div>
       )}
       {fitting && <PartDrawer hold={hold} plan={plan} id={null} type={fitting} close={() => setFitting(null)} />}
@@ -127,13 +128,13 @@ export function Changes({
           }}
         >
           <Input
-            aria-label="Title of a new stage"
-            placeholder="A stage that is used on the road in between"
+            aria-label={t('plan.titleOfANewStage')}
+            placeholder={t('plan.aStageThatIsUsed')}
             value={title}
             onChange={(e) => setTitle(e.target.value)}
             maxLength={120}
           />
-          <Button htmlType="submit">Add a stage</Button>
+          <Button htmlType="submit">{t('plan.addAStage')}</Button>
         </form>
       )}
     </div>

@@ -5,6 +5,7 @@ import { Extent, extentOf } from '../wall/Extent';
 import type { Geometry } from '../wall/measures';
 import { Wall } from '../wall/Wall';
 import { counted, countOf } from './findings';
+import { t } from '../words/t';
 import './plan.css';
 import './Compare.css';
 
@@ -40,21 +41,15 @@ export function Compare({
   const { scale, stacked } = largest(halves, w - 2 * GAP, window.innerHeight - ABOVE);
   const words = (answer: Answer, circuit: string, state: string) => {
     const cell = answer.table.find((r) => r.circuit === circuit)?.cells[state];
-    return !cell ? 'not there' : cell.kind === 'works' ? `works from ${cell.by}` : cell.words;
+    return !cell ? t('plan.notThere') : cell.kind === 'works' ? t('plan.worksFrom', { by: cell.by }) : cell.words;
   };
   const circuits = [...new Map([...before.table, ...after.table].map((r) => [r.circuit, r.label])).entries()];
   const differ = circuits.filter(([c]) => words(before, c, then) !== words(after, c, shared.state));
   return (
-    <div
-      className="compare-frame"
-      ref={frame}
-      tabIndex={0}
-      role="region"
-      aria-label="As found and planned, side by side"
-    >
+    <div className="compare-frame" ref={frame} tabIndex={0} role="region" aria-label={t('plan.asFoundAndPlannedSide')}>
       <div className={stacked ? 'compare compare-stacked' : 'compare'}>
         {[
-          { name: 'As found', answer: before, state: then },
+          { name: t('plan.asFound'), answer: before, state: then },
           { name: title, answer: after, state: shared.state },
         ].map((half) => (
           <section key={half.name} aria-label={half.name}>
@@ -63,7 +58,7 @@ export function Compare({
             </h2>
             <p className="quiet">
               {counted(countOf(half.answer, 'danger'), 'danger')}, {counted(countOf(half.answer, 'warning'), 'warning')}
-              {!has && half.answer === before && '. As found there is no such state; shown with nothing connected.'}
+              {!has && half.answer === before && t('plan.asFoundThereIsNo')}
             </p>
             {/* A picture here: the table below says the same in words. */}
             <div className="scaled" inert>
@@ -82,11 +77,11 @@ export function Compare({
         ))}
       </div>
       <table className="live">
-        <caption>What differs in this state</caption>
+        <caption>{t('plan.whatDiffersInThisState')}</caption>
         <thead>
           <tr>
-            <th scope="col">Circuit</th>
-            <th scope="col">As found</th>
+            <th scope="col">{t('plan.circuit')}</th>
+            <th scope="col">{t('plan.asFound')}</th>
             <th scope="col">{title}</th>
           </tr>
         </thead>
@@ -100,7 +95,7 @@ export function Compare({
           ))}
           {differ.length === 0 && (
             <tr>
-              <td colSpan={3}>Nothing.</td>
+              <td colSpan={3}>{t('plan.nothing')}</td>
             </tr>
           )}
         </tbody>

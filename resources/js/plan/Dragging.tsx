@@ -13,6 +13,7 @@ import {
 } from '@dnd-kit/core';
 import { useState, type ReactNode } from 'react';
 import type { Answer } from '../api/client';
+import { t } from '../words/t';
 import './Dragging.css';
 
 const panelOf = (id: UniqueIdentifier | undefined) => id?.toString().replace(/^tray:/, '');
@@ -38,13 +39,14 @@ export const fromLandingToLanding: KeyboardCoordinateGetter = (event, { context 
 /** What is told aloud of a circuit in hand, by names. */
 export function spokenMoves(answer: Answer): Announcements {
   const circuit = (e: { active: DragEndEvent['active'] }) =>
-    answer.labels[e.active.data.current?.circuit as string] ?? 'The circuit';
+    answer.labels[e.active.data.current?.circuit as string] ?? t('plan.theCircuit');
   const panel = (e: { over: DragEndEvent['over'] }) => (e.over ? answer.labels[panelOf(e.over.id)!] : undefined);
   return {
-    onDragStart: (e) => `${circuit(e)} is in hand. Arrow keys to a panel, Enter lands it, Escape puts it back.`,
-    onDragOver: (e) => (panel(e) ? `Over ${panel(e)}.` : 'Over nothing that takes it.'),
-    onDragEnd: (e) => (panel(e) ? `${circuit(e)} moved to ${panel(e)}.` : `${circuit(e)} stays where it is.`),
-    onDragCancel: (e) => `${circuit(e)} stays where it is.`,
+    onDragStart: (e) => t('plan.isInHandArrowKeys', { e: circuit(e) }),
+    onDragOver: (e) => (panel(e) ? `Over ${panel(e)}.` : t('plan.overNothingThatTakesIt')),
+    onDragEnd: (e) =>
+      panel(e) ? t('plan.movedTo', { e: circuit(e), e2: panel(e) }) : t('plan.staysWhereItIs', { e: circuit(e) }),
+    onDragCancel: (e) => t('plan.staysWhereItIs', { e: circuit(e) }),
   };
 }
 
@@ -78,7 +80,7 @@ export function Dragging({
       onDragCancel={() => take(null)}
       accessibility={{
         announcements: spokenMoves(answer),
-        screenReaderInstructions: { draggable: 'Shift and Space take the circuit in hand, M asks where to.' },
+        screenReaderInstructions: { draggable: t('plan.shiftAndSpaceTakeThe') },
       }}
     >
       {children}
@@ -86,7 +88,7 @@ export function Dragging({
         {inHand && (
           <span className="in-hand">
             <b>{answer.labels[inHand]}</b>
-            <span className="quiet">hot and neutral</span>
+            <span className="quiet">{t('plan.hotAndNeutral')}</span>
           </span>
         )}
       </DragOverlay>

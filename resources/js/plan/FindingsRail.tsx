@@ -7,6 +7,7 @@ import { GLOSSARY } from '../ui/glossary';
 import { Term } from '../ui/Term';
 import { Severity } from '../ui/Severity';
 import { countOf, isOutside } from './findings';
+import { t } from '../words/t';
 import './plan.css';
 import './FindingsRail.css';
 
@@ -27,12 +28,12 @@ interface Props {
 }
 
 const HOW: Record<string, string> = {
-  always: 'always',
-  outage: 'when shore fails',
-  slips: 'relies on memory',
-  remote: 'remote',
-  passing: 'passing',
-  outside: 'faulty pedestal',
+  always: t('plan.always'),
+  outage: t('plan.whenShoreFails'),
+  slips: t('plan.reliesOnMemory'),
+  remote: t('plan.remote'),
+  passing: t('plan.passing'),
+  outside: t('plan.faultyPedestal'),
 };
 
 /** Findings, worst first, and what this rig makes impossible. */
@@ -47,7 +48,7 @@ export function FindingsRail({ answer, focus, pick, offers, chosen, unchoose, mo
   const head = (
     <h2 className="rail-head">
       <span className="rail-toggle">
-        Findings
+        {t('plan.findings')}
         {(['danger', 'warning', 'advice'] as const).map((s) =>
           countOf(answer, s) > 0 ? (
             <span key={s} className="rail-count">
@@ -59,8 +60,8 @@ export function FindingsRail({ answer, focus, pick, offers, chosen, unchoose, mo
       <span
         className="quiet figures"
         title={
-          `${answer.checked.reduced} settings gone through, ` +
-          `${answer.checked.situations} different electrical situations`
+          t('plan.settingsGoneThrough', { reduced: answer.checked.reduced }) +
+          t('plan.differentElectricalSituations', { situations: answer.checked.situations })
         }
       >
         {answer.checked.words}
@@ -77,61 +78,62 @@ export function FindingsRail({ answer, focus, pick, offers, chosen, unchoose, mo
     </Card>
   );
   return (
-    <aside className="rail" aria-label="Findings">
+    <aside className="rail" aria-label={t('plan.findings')}>
       {head}
-      <div className="rail-scroll" tabIndex={0} role="region" aria-label="Findings, scrollable">
+      <div className="rail-scroll" tabIndex={0} role="region" aria-label={t('plan.findingsScrollable')}>
         {chosen && (
           <div className="inhand">
             <b>{answer.labels[chosen] ?? chosen}</b>
             <span>
               {open && (
                 <Button size="small" onClick={open}>
-                  Open …
+                  {t('plan.open')}
                 </Button>
               )}
               {move && answer.table.some((r) => r.circuit === chosen) && (
                 <Button size="small" onClick={() => move(chosen)}>
-                  Move …
+                  {t('plan.move2')}
                 </Button>
               )}
               <Button size="small" onClick={unchoose}>
-                Show all
+                {t('plan.showAll')}
               </Button>
             </span>
-            {all.length === 0 && <p className="quiet">Nothing found about it.</p>}
+            {all.length === 0 && <p className="quiet">{t('plan.nothingFoundAboutIt')}</p>}
           </div>
         )}
-        {roots.length === 0 && !chosen && (
-          <p className="rail-clear">Nothing found in the states checked. What was not surveyed was not checked.</p>
-        )}
+        {roots.length === 0 && !chosen && <p className="rail-clear">{t('plan.nothingFoundInTheStates')}</p>}
         {roots.map(withFollowing)}
         {outside.length > 0 && (
           <section className="outside">
-            <h3>If the pedestal is faulty</h3>
-            <p className="quiet">Not this plan&apos;s doing; it meets every rig that is plugged in there.</p>
+            <h3>{t('plan.ifThePedestalIsFaulty')}</h3>
+            <p className="quiet">{t('plan.notThisPlansDoingIt')}</p>
             {outside.map(withFollowing)}
           </section>
         )}
         {answer.prevented.length > 0 && (
           <section className="prevented">
-            <h3>Made impossible here</h3>
+            <h3>{t('plan.madeImpossibleHere')}</h3>
             <ul>
               {answer.prevented.map((p) => (
                 <li key={p.rule + p.title}>
                   <b>{p.title}</b>
                   <span>
-                    by {p.by}
-                    {p.proven ? '' : ', as far as was checked'}
-                    {p.undoneBy.length === 0
-                      ? `; survives any single failure${p.proven ? '' : ' that was tried'}`
-                      : '; undone by one failure:'}
+                    {t('plan.by', {
+                      by: p.by,
+                      which: p.proven ? '' : t('plan.asFarAsWasChecked'),
+                      which2:
+                        p.undoneBy.length === 0
+                          ? t('plan.survivesAnySingleFailure', { which: p.proven ? '' : t('plan.thatWasTried') })
+                          : t('plan.undoneByOneFailure'),
+                    })}
                   </span>
                   {p.undoneBy.length > 0 && (
                     <ul className="undone">
                       {p.undoneBy.map((way) => (
                         <li key={way.words}>
                           {way.words}
-                          {way.slips === 1 && ' and one slip'}
+                          {way.slips === 1 && t('plan.andOneSlip')}
                         </li>
                       ))}
                     </ul>
@@ -143,7 +145,7 @@ export function FindingsRail({ answer, focus, pick, offers, chosen, unchoose, mo
         )}
         {answer.assumptions.length > 0 && (
           <details className="assumptions">
-            <summary>{answer.assumptions.length} values assumed, not measured</summary>
+            <summary>{t('plan.valuesAssumedNotMeasured', { count: answer.assumptions.length })}</summary>
             <Assumed assumptions={answer.assumptions} forms={forms} />
           </details>
         )}
@@ -165,7 +167,7 @@ interface CardProps {
 function Card({ finding: f, answer, focus, pick, offers, children }: CardProps) {
   const follows = children && children.length > 0 && (
     <>
-      <p className="follows">and from it follows:</p>
+      <p className="follows">{t('plan.andFromItFollows')}</p>
       {children}
     </>
   );
@@ -195,7 +197,9 @@ function Card({ finding: f, answer, focus, pick, offers, children }: CardProps) 
           ))}
           {offers && f.remedies.length > 0 && offers(f)}
           {!offers && f.remedies.length > 0 && (
-            <p className="quiet">In a plan: {f.remedies.map((r) => r.label.toLowerCase()).join('; ')}.</p>
+            <p className="quiet">
+              {t('plan.inAPlan', { remedies: f.remedies.map((r) => r.label.toLowerCase()).join('; ') })}
+            </p>
           )}
           <p className="quiet source">{f.source}</p>
         </div>

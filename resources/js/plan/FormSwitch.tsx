@@ -1,6 +1,7 @@
 import { Segmented } from 'antd';
 import { useSyncExternalStore } from 'react';
 import { createPortal } from 'react-dom';
+import { t } from '../words/t';
 import './plan.css';
 
 export type Form = 'wall' | 'list' | 'table' | 'compare' | 'plans' | 'changes';
@@ -25,17 +26,17 @@ export function FormSwitch({
   const slot = useSyncExternalStore(nothing, () => document.getElementById('place-forms'));
   const forms = (
     <Segmented<Form>
-      aria-label="Shown as"
+      aria-label={t('plan.shownAs')}
       className="form-switch"
       value={form}
       onChange={show}
       options={[
-        { value: 'wall', label: 'Wall' },
-        { value: 'list', label: 'List' },
-        { value: 'table', label: 'What is live' },
-        { value: 'compare', label: 'Side by side' },
-        ...(plans ? [{ value: 'plans' as const, label: 'Plans' }] : []),
-        ...(planned ? [{ value: 'changes' as const, label: 'Changes' }] : []),
+        { value: 'wall', label: t('plan.wall') },
+        { value: 'list', label: t('plan.list') },
+        { value: 'table', label: t('plan.whatIsLive') },
+        { value: 'compare', label: t('plan.sideBySide') },
+        ...(plans ? [{ value: 'plans' as const, label: t('plan.plans') }] : []),
+        ...(planned ? [{ value: 'changes' as const, label: t('plan.changes') }] : []),
       ]}
     />
   );

@@ -1,20 +1,21 @@
 import type { Answer, Control, SettledState } from '../api/client';
 import { Severity } from '../ui/Severity';
 import type { Setting } from './useSettled';
+import { t } from '../words/t';
 import './HandPanel.css';
 
 /** In the order in which a person meets them; breakers last, since they are many. */
 const ORDER: Control['job'][] = ['pedestal', 'plug', 'run', 'transfer', 'mode', 'switch', 'disconnect', 'breaker'];
 
 const GROUP: Record<Control['job'], string> = {
-  pedestal: 'Outside',
-  plug: 'Cords and plugs',
-  run: 'Generator',
-  transfer: 'Changeover',
-  mode: 'Inverter',
-  switch: 'Switches',
-  disconnect: 'Battery',
-  breaker: 'Breakers',
+  pedestal: t('plan.outside'),
+  plug: t('plan.cordsAndPlugs'),
+  run: t('plan.generator'),
+  transfer: t('plan.changeover'),
+  mode: t('plan.inverter'),
+  switch: t('plan.switches'),
+  disconnect: t('plan.battery'),
+  breaker: t('plan.breakers'),
 };
 
 interface Props {
@@ -55,31 +56,35 @@ export function HandPanel({ answer, setting, set, settled, about, all, reset }: 
         {about ? (
           <>
             <button type="button" className="hand-all" onClick={all}>
-              ‹ All controls
+              {t('plan.allControls')}
             </button>
             <b>{known(about)}</b>
           </>
         ) : (
-          <span className="quiet">All that can be set</span>
+          <span className="quiet">{t('plan.allThatCanBeSet')}</span>
         )}
         <button type="button" className="linklike" onClick={reset}>
-          Reset
+          {t('plan.reset')}
         </button>
       </div>
-      {about && shown.length === 0 && <p className="quiet">Nothing to set on it.</p>}
+      {about && shown.length === 0 && <p className="quiet">{t('plan.nothingToSetOnIt')}</p>}
       {ORDER.filter((job) => job !== 'breaker' || about !== null).map(group)}
-      <section aria-live="polite" className="story" aria-label="What reacts">
-        <h3>What happens</h3>
+      <section aria-live="polite" className="story" aria-label={t('plan.whatReacts')}>
+        <h3>{t('plan.whatHappens')}</h3>
         {settled === undefined ? (
           <p className="quiet">…</p>
         ) : settled.story.length === 0 ? (
-          <p className="quiet">Nothing moves by itself.</p>
+          <p className="quiet">{t('plan.nothingMovesByItself')}</p>
         ) : (
           <ol>
             {settled.story.map((step, i) => (
               <li key={i}>
                 <b className="figures">
-                  {step.atS < 0.001 ? 'at once' : step.atS < 1 ? `${Math.round(step.atS * 1000)} ms` : `${step.atS} s`}
+                  {step.atS < 0.001
+                    ? t('plan.atOnce')
+                    : step.atS < 1
+                      ? `${Math.round(step.atS * 1000)} ms`
+                      : `${step.atS} s`}
                 </b>
                 {step.words.map((w) => (
                   <span key={w}>{w}</span>
@@ -97,7 +102,7 @@ export function HandPanel({ answer, setting, set, settled, about, all, reset }: 
       </section>
       {about === null && (
         <details className="hand-breakers">
-          <summary>Breakers</summary>
+          <summary>{t('plan.breakers')}</summary>
           {group('breaker')}
         </details>
       )}
@@ -149,7 +154,7 @@ export function FlowFacts({ settled }: { settled: SettledState }) {
         </p>
       ))}
       <table className="flow">
-        <caption className="quiet">Load flow, bank half full</caption>
+        <caption className="quiet">{t('plan.loadFlowBankHalfFull')}</caption>
         <tbody>
           {given.map((s) => (
             <tr key={s.id} className={s.overloaded ? 'over' : ''}>
@@ -160,14 +165,14 @@ export function FlowFacts({ settled }: { settled: SettledState }) {
             </tr>
           ))}
           <tr>
-            <th scope="row">lost in wires</th>
+            <th scope="row">{t('plan.lostInWires')}</th>
             <td />
             <td />
             <td className="figures">{flow.lostW.toFixed(0)} W</td>
           </tr>
           {collapsed.map((l) => (
             <tr key={l.id} className="over">
-              <th scope="row">{l.label} gives up</th>
+              <th scope="row">{t('plan.givesUp', { label: l.label })}</th>
               <td className="figures">{l.volts.toFixed(0)} V</td>
               <td />
               <td />

@@ -2,6 +2,7 @@ import clsx from 'clsx';
 import { useState, type KeyboardEvent } from 'react';
 import type { Answer } from '../api/client';
 import { liveWords, SOURCE_WORDS } from '../wall/paint';
+import { t } from '../words/t';
 import './plan.css';
 import './LiveTable.css';
 
@@ -10,7 +11,7 @@ type Cell = Row['cells'][string];
 
 /** What a cell says in words. */
 function spoken(cell: Cell | undefined): string {
-  if (!cell) return 'not there';
+  if (!cell) return t('plan.notThere');
   return cell.kind === 'dead' ? 'dead' : liveWords(cell);
 }
 
@@ -44,10 +45,10 @@ export function LiveTable({ answer, plain = false }: { answer: Answer; plain?: b
   return (
     <div className={plain ? 'live-plain' : 'live-frame'}>
       <table className="live live-grid" onKeyDown={plain ? undefined : go}>
-        <caption>What is live, by operating state. Measure before you touch.</caption>
+        <caption>{t('plan.whatIsLiveByOperating')}</caption>
         <thead>
           <tr>
-            <th scope="col">Circuit</th>
+            <th scope="col">{t('plan.circuit')}</th>
             {states.map((s) => (
               <th key={s.id} scope="col" className="live-state">
                 <b>{s.letter}</b>
@@ -63,7 +64,7 @@ export function LiveTable({ answer, plain = false }: { answer: Answer; plain?: b
               lines.push(
                 <tr key={`p:${r.panel}`} className="live-panel">
                   <th colSpan={states.length + 1} scope="colgroup">
-                    {r.panel ? (answer.labels[r.panel] ?? r.panel) : 'On equipment, no panel'}
+                    {r.panel ? (answer.labels[r.panel] ?? r.panel) : t('plan.onEquipmentNoPanel')}
                   </th>
                 </tr>,
               );
@@ -129,21 +130,21 @@ function Legend({ answer }: { answer: Answer }) {
           <i className={`cell cell-works from-${s}`}>
             <b>{s}</b>
           </i>{' '}
-          works from {SOURCE_WORDS[s]}
+          {t('plan.worksFrom2', { s: SOURCE_WORDS[s] })}
         </span>
       ))}
       {cells.some((c) => c.kind === 'live') && (
         <span>
-          <i className="cell cell-live">!</i> live, does not work
+          <i className="cell cell-live">!</i> {t('plan.liveDoesNotWork')}
         </span>
       )}
       {cells.some((c) => c.kind === 'ground') && (
         <span>
-          <i className="cell cell-ground">S!</i> runs, but through a bond or a protective conductor
+          <i className="cell cell-ground">S!</i> {t('plan.runsButThroughABond')}
         </span>
       )}
       <span>
-        <i className="cell cell-dead" /> dead
+        <i className="cell cell-dead" /> {t('plan.dead')}
       </span>
     </p>
   );

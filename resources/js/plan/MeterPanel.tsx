@@ -3,6 +3,7 @@ import { App, Select } from 'antd';
 import { useState } from 'react';
 import { api, ApiError, unwrap, type Answer } from '../api/client';
 import type { Setting } from './useSettled';
+import { t } from '../words/t';
 import './plan.css';
 import './MeterPanel.css';
 
@@ -19,16 +20,16 @@ type Kind =
   | 'detector';
 
 const KINDS: [Kind, string, 'points' | 'point' | 'conductor' | 'circuit'][] = [
-  ['ac_volts', 'AC volts', 'points'],
-  ['ac_volts_low', 'AC volts, low impedance', 'points'],
-  ['dc_volts', 'DC volts', 'points'],
-  ['ohms', 'Ohms', 'points'],
-  ['ac_amps', 'AC clamp', 'conductor'],
-  ['dc_amps', 'DC clamp', 'conductor'],
-  ['residual', 'Residual current', 'circuit'],
-  ['gfci_button', 'GFCI button', 'circuit'],
-  ['plug_tester', 'Plug-in tester', 'circuit'],
-  ['detector', 'Non-contact detector', 'point'],
+  ['ac_volts', t('plan.acVolts'), 'points'],
+  ['ac_volts_low', t('plan.acVoltsLowImpedance'), 'points'],
+  ['dc_volts', t('plan.dcVolts'), 'points'],
+  ['ohms', t('plan.ohms'), 'points'],
+  ['ac_amps', t('plan.acClamp'), 'conductor'],
+  ['dc_amps', t('plan.dcClamp'), 'conductor'],
+  ['residual', t('plan.residualCurrent'), 'circuit'],
+  ['gfci_button', t('plan.gfciButton'), 'circuit'],
+  ['plug_tester', t('plan.plugInTester'), 'circuit'],
+  ['detector', t('plan.nonContactDetector'), 'point'],
 ];
 
 type Takes = (typeof KINDS)[number][2];
@@ -117,7 +118,7 @@ export function MeterPanel({ job, revision, view, answer, setting, running, abou
       link.click();
       URL.revokeObjectURL(link.href);
     } catch (e) {
-      void message.error(e instanceof ApiError ? e.message : 'No connection. Nothing was saved.', 7);
+      void message.error(e instanceof ApiError ? e.message : t('plan.noConnectionNothingWasSaved'), 7);
     }
   };
   // What was touched on the wall comes first in the list.
@@ -134,7 +135,7 @@ export function MeterPanel({ job, revision, view, answer, setting, running, abou
   return (
     <div className="meter">
       <label className="meter-kind">
-        <span>Function</span>
+        <span>{t('plan.function')}</span>
         <select value={kind} onChange={(e) => setKind(e.target.value as Kind)}>
           {KINDS.map(([k, label]) => (
             <option key={k} value={k}>
@@ -147,20 +148,22 @@ export function MeterPanel({ job, revision, view, answer, setting, running, abou
         <div className="meter-quick">
           <span className="quiet">{answer.labels[about]}</span>
           <button type="button" onClick={() => pair(0, 1)}>
-            hot – neutral
+            {t('plan.hotNeutral')}
           </button>
           <button type="button" onClick={() => pair(0, 2)}>
-            hot – ground
+            {t('plan.hotGround')}
           </button>
           <button type="button" onClick={() => pair(1, 2)}>
-            neutral – ground
+            {t('plan.neutralGround')}
           </button>
         </div>
       )}
       <Select
         showSearch={{ optionFilterProp: 'label' }}
-        aria-label={takes === 'points' ? 'Red probe' : 'Where'}
-        placeholder={takes === 'points' ? 'red probe at …' : takes === 'conductor' ? 'clamp around …' : 'at …'}
+        aria-label={takes === 'points' ? t('plan.redProbe') : t('plan.where')}
+        placeholder={
+          takes === 'points' ? t('plan.redProbeAt') : takes === 'conductor' ? t('plan.clampAround') : t('plan.at')
+        }
         value={pointA || null}
         onChange={(v) => setA(v ?? '')}
         options={options}
@@ -168,8 +171,8 @@ export function MeterPanel({ job, revision, view, answer, setting, running, abou
       {takes === 'points' && (
         <Select
           showSearch={{ optionFilterProp: 'label' }}
-          aria-label="Black probe"
-          placeholder="black probe at …"
+          aria-label={t('plan.blackProbe')}
+          placeholder={t('plan.blackProbeAt')}
           value={pointB || null}
           onChange={(v) => setB(v ?? '')}
           options={options}
@@ -177,13 +180,13 @@ export function MeterPanel({ job, revision, view, answer, setting, running, abou
       )}
       {kind === 'dc_amps' && (
         <label className="meter-zero">
-          <input type="checkbox" checked={zeroed} onChange={(e) => setZeroed(e.target.checked)} /> zeroed where it is
-          used
+          <input type="checkbox" checked={zeroed} onChange={(e) => setZeroed(e.target.checked)} />{' '}
+          {t('plan.zeroedWhereItIsUsed')}
         </label>
       )}
       <output className={`meter-face ${shown?.kind === 'hazard' ? 'is-hazard' : ''}`} aria-live="polite">
         {!ready ? (
-          <span className="quiet">Touch a circuit or a plate on the wall, or choose the points.</span>
+          <span className="quiet">{t('plan.touchACircuitOrA')}</span>
         ) : reading.error instanceof ApiError ? (
           reading.error.message
         ) : shown === undefined ? (
@@ -209,17 +212,14 @@ export function MeterPanel({ job, revision, view, answer, setting, running, abou
       {shown && shown.kind !== 'hazard' && shown.kind !== 'words' && shown.words && (
         <p className="meter-words">{shown.words}</p>
       )}
-      <p className="quiet">
-        Computed, not measured. At the rig prove the meter on a known live point before and after, and change one probe
-        at a time.
-      </p>
+      <p className="quiet">{t('plan.computedNotMeasuredAtThe')}</p>
       <div className="meter-quick">
-        <span className="quiet">This state as SPICE</span>
+        <span className="quiet">{t('plan.thisStateAsSpice')}</span>
         <button type="button" onClick={() => void takeAway('ac')}>
-          AC side
+          {t('plan.acSide')}
         </button>
         <button type="button" onClick={() => void takeAway('dc')}>
-          DC side
+          {t('plan.dcSide')}
         </button>
       </div>
     </div>

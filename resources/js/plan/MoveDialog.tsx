@@ -1,6 +1,7 @@
 import { Button, Modal, Radio } from 'antd';
 import { useState } from 'react';
 import type { Answer } from '../api/client';
+import { t } from '../words/t';
 
 interface Props {
   answer: Answer;
@@ -22,7 +23,7 @@ export function MoveDialog({ answer, circuit, close, move }: Props) {
     <Modal
       open
       onCancel={close}
-      title={`Move ${row?.label ?? circuit}`}
+      title={t('plan.move3', { label: row?.label ?? circuit })}
       footer={
         <Button
           type="primary"
@@ -32,39 +33,35 @@ export function MoveDialog({ answer, circuit, close, move }: Props) {
             close();
           }}
         >
-          Move it
+          {t('plan.moveIt')}
         </Button>
       }
     >
       <fieldset className="choices">
-        <legend>To</legend>
+        <legend>{t('plan.to')}</legend>
         <Radio.Group
           value={panel}
           onChange={(e) => setPanel(e.target.value)}
           options={places.map((p) => ({
             value: p,
-            label: isPanel(p) ? answer.labels[p] : `${answer.labels[p]}, load side`,
+            label: isPanel(p) ? answer.labels[p] : t('plan.loadSide', { p: answer.labels[p] }),
           }))}
         />
-        {places.length === 0 && (
-          <p className="quiet">Nowhere: no panel it does not feed itself has a free slot. Make room first.</p>
-        )}
+        {places.length === 0 && <p className="quiet">{t('plan.nowhereNoPanelItDoes')}</p>}
       </fieldset>
       <fieldset className="choices">
-        <legend>What moves</legend>
+        <legend>{t('plan.whatMoves')}</legend>
         <Radio.Group
           value={wires}
           onChange={(e) => setWires(e.target.value)}
           options={[
-            { value: 'both', label: 'hot and neutral' },
-            { value: 'hot', label: 'the hot alone' },
-            { value: 'neutral', label: 'the neutral alone' },
+            { value: 'both', label: t('plan.hotAndNeutral') },
+            { value: 'hot', label: t('plan.theHotAlone') },
+            { value: 'neutral', label: t('plan.theNeutralAlone') },
           ]}
         />
       </fieldset>
-      {wires !== 'both' && (
-        <p className="quiet">Apart only when the rig really is so: a neutral always belongs with its hot.</p>
-      )}
+      {wires !== 'both' && <p className="quiet">{t('plan.apartOnlyWhenTheRig')}</p>}
     </Modal>
   );
 }

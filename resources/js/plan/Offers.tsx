@@ -2,6 +2,7 @@ import { Button } from 'antd';
 import { useQuery } from '@tanstack/react-query';
 import { api, unwrap } from '../api/client';
 import type { components } from '../api/schema';
+import { t } from '../words/t';
 import './Offers.css';
 
 export type Offer = components['schemas']['Offer'];
@@ -12,12 +13,12 @@ interface ListProps {
   take: (offer: Offer) => void;
 }
 
-const RESULT = { clears: '', lessens: 'makes it less severe', eases: 'eases it' };
+const RESULT = { clears: '', lessens: t('plan.makesItLessSevere'), eases: t('plan.easesIt') };
 
 /** What helps, best first, with what it costs and what else it does. */
 export function OfferList({ offers, busy, take }: ListProps) {
   if (offers.length === 0) {
-    return <p className="quiet">Nothing that Hollin can do in one step and has seen to help. Plan it by hand.</p>;
+    return <p className="quiet">{t('plan.nothingThatHollinCanDo')}</p>;
   }
   return (
     <>
@@ -36,9 +37,13 @@ export function OfferList({ offers, busy, take }: ListProps) {
             <span>
               {o.label}
               <small>{[RESULT[o.result], o.effect, o.workWords].filter(Boolean).join(' · ')}</small>
-              {o.clears.length > 0 && <small>also clears: {o.clears.map((c) => c.toLowerCase()).join(', ')}</small>}
-              {own.length > 0 && <small className="brings">then to see to: {own.join(', ')}</small>}
-              {outside.length > 0 && <small className="brings">at a faulty pedestal: {outside.join(', ')}</small>}
+              {o.clears.length > 0 && (
+                <small>{t('plan.alsoClears', { clears: o.clears.map((c) => c.toLowerCase()).join(', ') })}</small>
+              )}
+              {own.length > 0 && <small className="brings">{t('plan.thenToSeeTo', { own: own.join(', ') })}</small>}
+              {outside.length > 0 && (
+                <small className="brings">{t('plan.atAFaultyPedestal', { outside: outside.join(', ') })}</small>
+              )}
             </span>
           </Button>
         );
@@ -64,11 +69,12 @@ export function Offers({ job, revision, view, finding, busy, take }: Props) {
     queryFn: async () =>
       unwrap(await api.GET('/jobs/{job}/remedies', { params: { path: { job }, query: { view, finding, revision } } })),
   });
-  if (offers.isError) return <p className="quiet">Could not try what helps: {offers.error.message}</p>;
+  if (offers.isError)
+    return <p className="quiet">{t('plan.couldNotTryWhatHelps', { message: offers.error.message })}</p>;
   if (!offers.data)
     return (
       <p className="quiet" role="status">
-        Trying what helps …
+        {t('plan.tryingWhatHelps')}
       </p>
     );
   return <OfferList offers={offers.data} busy={busy} take={take} />;

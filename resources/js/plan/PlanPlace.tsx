@@ -35,6 +35,7 @@ import { FaultSelect, StateStrip } from './StateStrip';
 import { usePlanKeys } from './usePlanKeys';
 import { usePlanState } from './usePlanState';
 import { runningIn, seenAs, useSettled, type Setting } from './useSettled';
+import { t } from '../words/t';
 import './plan.css';
 import './PlanPlace.css';
 
@@ -134,7 +135,7 @@ export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
   if (hold.design.views.length === 0 || Object.keys(document.asFound.components).length === 0) {
     return (
       <main className="page">
-        <p className="empty">Nothing is surveyed yet. Start in Survey: a factory layout, then only the differences.</p>
+        <p className="empty">{t('plan.nothingIsSurveyedYetStart')}</p>
       </main>
     );
   }
@@ -181,7 +182,7 @@ export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
         />
         {mayPlan && (
           <Button onClick={() => setChoosing(true)} type={plan ? 'default' : 'primary'}>
-            {plan ? 'Arrangement …' : 'Plan a retrofit …'}
+            {plan ? t('plan.arrangement2') : t('plan.planARetrofit')}
           </Button>
         )}
         {answer && (
@@ -205,8 +206,8 @@ export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
         {scenarios.length > 0 && (
           <select
             className="running"
-            aria-label="running"
-            title="what is running"
+            aria-label={t('plan.running')}
+            title={t('plan.whatIsRunning')}
             value={scenarioId ?? ''}
             onChange={(e) => go({ do: 'scenario', id: e.target.value })}
           >
@@ -222,9 +223,9 @@ export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
           className="strip-state"
           aria-pressed={at.volts}
           onClick={() => go({ do: 'volts' })}
-          title="volts at outlets, by load flow"
+          title={t('plan.voltsAtOutletsByLoad')}
         >
-          volts
+          {t('plan.volts')}
         </button>
       </div>
       {answer ? (
@@ -233,9 +234,13 @@ export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
             <div className={clsx('wall-frame', { 'is-view': at.form === 'wall' })}>
               {at.fault && (
                 <p className="fault-band" role="status">
-                  <b>Pedestal fault: {answer.faults.find((f) => f.id === at.fault)?.title.replace('shore: ', '')}</b>
+                  <b>
+                    {t('plan.pedestalFault', {
+                      replace: answer.faults.find((f) => f.id === at.fault)?.title.replace('shore: ', ''),
+                    })}
+                  </b>
                   <button type="button" onClick={() => go({ do: 'state', id: stateId })}>
-                    back to a sound one
+                    {t('plan.backToASoundOne')}
                   </button>
                 </p>
               )}
@@ -249,7 +254,7 @@ export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
                     </Dragging>
                   </MovesContext.Provider>
                 ) : (
-                  <Waiting what="the wall" />
+                  <Waiting what={t('plan.theWall')} />
                 ))}
               {at.form === 'list' && <ListForm answer={seen ?? answer} {...shared} />}
               {at.form === 'plans' && (
@@ -303,7 +308,7 @@ export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
                 />
               )}
               {open && at.rail === 'hand' && setting && (
-                <Beside label="By hand">
+                <Beside label={t('plan.byHand2')}>
                   <HandPanel
                     answer={answer}
                     setting={setting}
@@ -316,7 +321,7 @@ export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
                 </Beside>
               )}
               {open && at.rail === 'meter' && setting && (
-                <Beside label="Meter">
+                <Beside label={t('plan.meter')}>
                   <MeterPanel
                     job={hold.design.id}
                     revision={hold.design.revision}
@@ -334,7 +339,7 @@ export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
           <Cautions />
         </>
       ) : (
-        <Waiting what="the consequences" />
+        <Waiting what={t('plan.theConsequences')} />
       )}
       {answer && plan && moving && (
         <MoveDialog
@@ -354,7 +359,7 @@ export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
 function Beside({ label, children }: { label: string; children: ReactNode }) {
   return (
     <aside className="rail" aria-label={label}>
-      <div className="rail-scroll" tabIndex={0} role="region" aria-label={`${label}, scrollable`}>
+      <div className="rail-scroll" tabIndex={0} role="region" aria-label={t('plan.scrollable', { label })}>
         {children}
       </div>
     </aside>

@@ -3,13 +3,14 @@ import { api, unwrap, type Answer, type Design } from '../api/client';
 import type { DesignHold } from '../job/useDesign';
 import { useUnits } from '../shell/units';
 import { ownFindings } from './findings';
+import { t } from '../words/t';
 import './plan.css';
 import './PlansTable.css';
 
 const WAYS: [string, string][] = [
-  ['always', 'always, or without anybody doing anything'],
-  ['slips', 'after one or two slips'],
-  ['remote', 'remote, or only passing'],
+  ['always', t('plan.alwaysOrWithoutAnybodyDoing')],
+  ['slips', t('plan.afterOneOrTwoSlips')],
+  ['remote', t('plan.remoteOrOnlyPassing')],
 ];
 
 /** Two to four plans of a job beside what was found: the same questions asked of each. */
@@ -52,12 +53,12 @@ export function PlansTable({ hold, open }: { hold: DesignHold; open: (view: stri
     WAYS.map(([ways, words]) => (
       <tr key={severity + ways}>
         <th scope="row">
-          {severity === 'danger' ? 'Dangers' : 'Warnings'}, {words}
+          {severity === 'danger' ? t('plan.dangers') : t('plan.warnings')}, {words}
         </th>
         {cell((a) => {
           const n = count(a, severity, ways);
           return n === 0 ? (
-            <span className="quiet">none</span>
+            <span className="quiet">{t('plan.none')}</span>
           ) : (
             <b className={`figures ${severity === 'danger' ? 'is-danger' : ''}`}>{n}</b>
           );
@@ -65,13 +66,13 @@ export function PlansTable({ hold, open }: { hold: DesignHold; open: (view: stri
       </tr>
     ));
   return (
-    <div className="plans-frame" tabIndex={0} role="region" aria-label="Plans compared, scrollable">
+    <div className="plans-frame" tabIndex={0} role="region" aria-label={t('plan.plansComparedScrollable')}>
       <table className="live plans">
-        <caption>Plans compared</caption>
+        <caption>{t('plan.plansCompared')}</caption>
         <thead>
           <tr>
             <th scope="col">
-              <span className="sr">Question</span>
+              <span className="sr">{t('plan.question')}</span>
             </th>
             {plans.map((v) => (
               <th key={v.id} scope="col">
@@ -86,22 +87,24 @@ export function PlansTable({ hold, open }: { hold: DesignHold; open: (view: stri
           {/* What decides first: what can hurt, and whether it does what it is for. */}
           {counted('danger')}
           <tr>
-            <th scope="row">Needed off grid and fed while inverting</th>
+            <th scope="row">{t('plan.neededOffGridAndFed')}</th>
             {cell((a) => {
               const fed = new Set(served(a).map((r) => r.circuit));
               const lacking = needed.filter((c) => !fed.has(c));
               return (
                 <>
                   <b className="figures">
-                    {needed.length - lacking.length} of {needed.length}
+                    {t('plan.of', { count: needed.length - lacking.length, count2: needed.length })}
                   </b>
-                  {lacking.length > 0 && <small>not: {lacking.map((c) => a.labels[c] ?? c).join(', ')}</small>}
+                  {lacking.length > 0 && (
+                    <small>{t('plan.not', { lacking: lacking.map((c) => a.labels[c] ?? c).join(', ') })}</small>
+                  )}
                 </>
               );
             })}
           </tr>
           <tr>
-            <th scope="row">Circuits on the inverter</th>
+            <th scope="row">{t('plan.circuitsOnTheInverter')}</th>
             {cell((a) => (
               <>
                 <b className="figures">{served(a).length}</b>
@@ -114,31 +117,31 @@ export function PlansTable({ hold, open }: { hold: DesignHold; open: (view: stri
             ))}
           </tr>
           <tr>
-            <th scope="row">Left to somebody&apos;s memory</th>
+            <th scope="row">{t('plan.leftToSomebodysMemory')}</th>
             {cell((a) => {
               const slips = ownFindings(a).filter((f) => f.ways.kind === 'slips' && f.ways.pairs[0]?.slips === 1);
               return slips.length === 0 ? (
-                <span className="quiet">nothing</span>
+                <span className="quiet">{t('plan.nothing2')}</span>
               ) : (
                 <small>{slips.map((f) => f.title).join('; ')}</small>
               );
             })}
           </tr>
           <tr>
-            <th scope="row">Made impossible by hardware</th>
+            <th scope="row">{t('plan.madeImpossibleByHardware')}</th>
             {cell((a) => {
               const firm = a.prevented.filter((p) => p.proven && p.undoneBy.length === 0).length;
               return (
                 <>
                   <b className="figures">{a.prevented.length}</b>
-                  {a.prevented.length > 0 && <small>{firm} of them survive any single failure</small>}
+                  {a.prevented.length > 0 && <small>{t('plan.ofThemSurviveAnySingle', { firm })}</small>}
                 </>
               );
             })}
           </tr>
           {counted('warning')}
           <tr>
-            <th scope="row">Parts fitted, taken out</th>
+            <th scope="row">{t('plan.partsFittedTakenOut')}</th>
             {plans.map((v) => {
               const changes = Object.values(v.plan ? (hold.design.document.plans[v.plan]?.changes ?? {}) : {});
               const n = (op: string) => changes.filter((c) => c.op === op).length;
@@ -150,7 +153,7 @@ export function PlansTable({ hold, open }: { hold: DesignHold; open: (view: stri
             })}
           </tr>
           <tr>
-            <th scope="row">Weight against as found</th>
+            <th scope="row">{t('plan.weightAgainstAsFound')}</th>
             {plans.map((v, i) => {
               const [mine, found] = [answers[i]?.weight, answers[0]?.weight];
               if (!mine || !found) return <td key={v.id}>…</td>;
@@ -160,7 +163,7 @@ export function PlansTable({ hold, open }: { hold: DesignHold; open: (view: stri
                   {v.plan === null ? (
                     '–'
                   ) : Math.abs(kg) < 0.3 ? (
-                    <span className="is-assumed">~the same</span>
+                    <span className="is-assumed">{t('plan.theSame')}</span>
                   ) : (
                     <span className="is-assumed figures" title={mine.words}>
                       ~{kg > 0 ? '+' : '−'}
@@ -172,7 +175,7 @@ export function PlansTable({ hold, open }: { hold: DesignHold; open: (view: stri
             })}
           </tr>
           <tr>
-            <th scope="row">States checked</th>
+            <th scope="row">{t('plan.statesChecked')}</th>
             {cell((a) => (
               <span className="figures">{a.checked.words}</span>
             ))}

@@ -1,15 +1,16 @@
 import type { Answer } from '../api/client';
 import { Severity } from '../ui/Severity';
 import { countOf } from './findings';
+import { t } from '../words/t';
 import './plan.css';
 import './RailTabs.css';
 
 export type Rail = 'findings' | 'hand' | 'meter';
 
 const RAILS: [Rail, string][] = [
-  ['findings', 'Findings'],
-  ['hand', 'By hand'],
-  ['meter', 'Meter'],
+  ['findings', t('plan.findings')],
+  ['hand', t('plan.byHand2')],
+  ['meter', t('plan.meter')],
 ];
 
 /** What stands beside the wall, and folds away to its tabs; on a tablet it comes up from the foot of the screen. */
@@ -28,7 +29,7 @@ export function RailTabs({
   const dangers = countOf(answer, 'danger');
   return (
     <div className="rail-tabs">
-      <div className="rail-tablist" role="tablist" aria-label="Beside the wall">
+      <div className="rail-tablist" role="tablist" aria-label={t('plan.besideTheWall')}>
         {RAILS.map(([id, label]) => (
           <button key={id} type="button" role="tab" aria-selected={shown === id} onClick={() => choose(id)}>
             {label}
@@ -41,7 +42,13 @@ export function RailTabs({
         ))}
       </div>
       {fold && shown && (
-        <button type="button" className="rail-fold" aria-label="Fold the panel away" title="fold away" onClick={fold}>
+        <button
+          type="button"
+          className="rail-fold"
+          aria-label={t('plan.foldThePanelAway')}
+          title={t('plan.foldAway')}
+          onClick={fold}
+        >
           »
         </button>
       )}

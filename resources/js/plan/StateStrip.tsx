@@ -1,6 +1,7 @@
 import { useEffect, useRef } from 'react';
 import type { Answer } from '../api/client';
 import { counted } from './findings';
+import { t } from '../words/t';
 import './plan.css';
 import './StateStrip.css';
 
@@ -39,10 +40,10 @@ export function StateStrip({
   const dangers = (id: string) =>
     answer.findings.filter((f) => f.severity === 'danger' && f.witness.states.includes(id)).length;
   return (
-    <div className="strip" role="radiogroup" aria-label="Operating state" ref={strip}>
+    <div className="strip" role="radiogroup" aria-label={t('plan.operatingState')} ref={strip}>
       {state === 'by_hand' && !fault && (
         <span className="strip-state strip-hand" role="status">
-          set by hand
+          {t('plan.setByHand')}
         </span>
       )}
       {inGroups(answer.states).map(({ stem, states }) => {
@@ -88,12 +89,12 @@ export function FaultSelect({
   return (
     <select
       className={`strip-faults ${fault ? 'is-chosen' : ''}`}
-      aria-label="At a faulty pedestal"
+      aria-label={t('plan.atAFaultyPedestal2')}
       value={fault ?? ''}
       onChange={(e) => setFault(e.target.value)}
     >
       <option value="" disabled>
-        faulty pedestal …
+        {t('plan.faultyPedestal2')}
       </option>
       {answer.faults.map((f) => (
         <option key={f.id} value={f.id}>

@@ -1,4 +1,5 @@
 import type { Component, Field, JobDocument, Reference } from '../api/client';
+import { t } from '../words/t';
 
 export type Options = Record<string, unknown>;
 type Kind = Reference['batteries'][number];
@@ -33,7 +34,7 @@ export function kindsWith(kinds: Kind[], used: Options, usual: number): { kinds:
   const same = kinds.find((k) => Object.entries(values).every(([name, v]) => k.values[name] === v));
   if (Object.keys(values).length === 0) return { kinds, chosen: kinds[Math.min(usual, kinds.length - 1)]!.id };
   if (same) return { kinds, chosen: same.id };
-  return { kinds: [{ id: BEFORE, title: 'As this plan has it', values }, ...kinds], chosen: BEFORE };
+  return { kinds: [{ id: BEFORE, title: t('plan.asThisPlanHasIt'), values }, ...kinds], chosen: BEFORE };
 }
 
 /** A name that no other plan has. */

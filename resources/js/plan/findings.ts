@@ -1,4 +1,5 @@
 import type { Answer, Finding } from '../api/client';
+import { t } from '../words/t';
 
 /** What takes a pedestal that is wired wrong stands apart: it is nobody's mistake here. */
 export const isOutside = (f: Finding): boolean => f.ways.kind === 'outside';
@@ -10,4 +11,5 @@ export const countOf = (answer: Answer, severity: Finding['severity']): number =
   ownFindings(answer).filter((f) => f.severity === severity).length;
 
 /** "1 danger", "2 dangers" */
-export const counted = (n: number, what: string): string => `${n} ${what}${n === 1 ? '' : 's'}`;
+export const counted = (n: number, what: 'danger' | 'warning'): string =>
+  t(what === 'danger' ? 'plan.danger' : 'plan.warning', { count: n });

@@ -1,6 +1,7 @@
 import type { Answer, Component, Finding } from '../api/client';
 import { ownFindings } from '../plan/findings';
 import { LiveTable } from '../plan/LiveTable';
+import { t } from '../words/t';
 import './sheet.css';
 import './Door.css';
 
@@ -26,7 +27,7 @@ export function Door({ answer, parts }: { answer: Answer; parts: Record<string, 
       </section>
       <section className="door-two">
         <div>
-          <h2>Limits</h2>
+          <h2>{t('sheet.limits')}</h2>
           <table className="plain">
             <tbody>
               {answer.limits.map((l) => (
@@ -45,8 +46,8 @@ export function Door({ answer, parts }: { answer: Answer; parts: Record<string, 
           </table>
         </div>
         <div>
-          <h2>What not to run, what to do by hand</h2>
-          {by.length === 0 && findings.length === 0 && <p>Nothing known. What was not surveyed was not checked.</p>}
+          <h2>{t('sheet.whatNotToRunWhat')}</h2>
+          {by.length === 0 && findings.length === 0 && <p>{t('sheet.nothingKnownWhatWasNot')}</p>}
           <ul>
             {by.map((words) => (
               <li key={words}>

@@ -1,5 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { api, unwrap } from '../api/client';
+import { t } from '../words/t';
 import './PhotoPages.css';
 
 /** Photographs against the parts they show. */
@@ -12,7 +13,7 @@ export function PhotoPages({ job, label }: { job: number; label: (component: str
   if (kept.length === 0) return null;
   return (
     <section className="sheet-photos">
-      <h2>Photographs</h2>
+      <h2>{t('sheet.photographs')}</h2>
       <ul>
         {kept.map((p) => (
           <li key={p.id}>

@@ -16,6 +16,7 @@ import { useGeometry } from '../wall/useGeometry';
 import { Wall } from '../wall/Wall';
 import { Door } from './Door';
 import { PhotoPages } from './PhotoPages';
+import { t } from '../words/t';
 import './SheetPlace.css';
 import './sheet.css';
 
@@ -57,7 +58,7 @@ export default function SheetPlace() {
   const walls = useMemo(() => [before?.wall, answer?.wall].filter((w) => w !== undefined), [answer, before]);
   const geometry = useGeometry(walls, false, engineHere);
   if (query.isError) return <Failed error={query.error} again={() => void query.refetch()} />;
-  if (!design || !answer || !view || !geometry || !reference.data) return <Waiting what="the plan sheet" />;
+  if (!design || !answer || !view || !geometry || !reference.data) return <Waiting what={t('sheet.thePlanSheet')} />;
   const doc = design.document;
   const plan = view.plan ? doc.plans[view.plan] : undefined;
   const state = answer.states.find((s) => s.id === 'inverting')?.id ?? answer.states[0]!.id;
@@ -76,33 +77,33 @@ export default function SheetPlace() {
     <main className="sheet" data-ready="true">
       <header className="sheet-head">
         <span className="brand">
-          <Leaf /> Hollin
+          <Leaf /> {t('sheet.hollin')}
         </span>
         <div>
           <h1>{doc.title}</h1>
           <p>
             {view.title}
-            {design.customer && ` · for ${design.customer}`}
+            {design.customer && t('sheet.for', { customer: design.customer })}
           </p>
         </div>
         <p className="figures">
-          revision {design.revision}
+          {t('sheet.revision', { revision: design.revision })}
           <br />
-          rules {answer.rules}
+          {t('sheet.rules', { rules: answer.rules })}
         </p>
       </header>
       <button type="button" className="screen-only print-button" onClick={() => window.print()}>
-        Print
+        {t('sheet.print')}
       </button>
       <Cautions />
       {dangers > 0 && (
         <p className="sheet-danger">
-          <b>Do not build this as it stands:</b> {dangers === 1 ? 'a danger is' : `${dangers} dangers are`} open below.
+          <b>{t('sheet.doNotBuildThisAs')}</b> {t('sheet.openBelow', { count: dangers })}
         </p>
       )}
       <Door answer={answer} parts={parts} />
       <section className="new-page">
-        <h2>The wall, {answer.states.find((s) => s.id === state)?.title}</h2>
+        <h2>{t('sheet.theWall', { title: answer.states.find((s) => s.id === state)?.title })}</h2>
         <div
           className="sheet-wall"
           inert
@@ -121,23 +122,21 @@ export default function SheetPlace() {
         </div>
       </section>
       <section>
-        <h2>Findings</h2>
+        <h2>{t('sheet.findings')}</h2>
         <p className="quiet">
-          {answer.checked.words}; {answer.checked.reduced} settings gone through.
+          {t('sheet.settingsGoneThrough', { words: answer.checked.words, reduced: answer.checked.reduced })}
         </p>
-        {answer.findings.length === 0 && (
-          <p>Nothing found in the states checked. What was not surveyed was not checked.</p>
-        )}
+        {answer.findings.length === 0 && <p>{t('sheet.nothingFoundInTheStates')}</p>}
         <FindingList findings={own} />
         {outside.length > 0 && (
           <>
-            <h3>At a pedestal that is wired wrong</h3>
+            <h3>{t('sheet.atAPedestalThatIs')}</h3>
             <FindingList findings={outside} />
           </>
         )}
         {answer.prevented.length > 0 && (
           <>
-            <h3>Made impossible</h3>
+            <h3>{t('sheet.madeImpossible')}</h3>
             <ul>
               {answer.prevented.map((p) => (
                 <li key={p.rule + p.title}>
@@ -150,9 +149,7 @@ export default function SheetPlace() {
       </section>
       {answer.sizes.map((s) => (
         <section key={s.inverter}>
-          <h2>
-            Sizes: {label(s.bank)} to {label(s.inverter)} ({s.school})
-          </h2>
+          <h2>{t('sheet.sizesTo', { bank: label(s.bank), inverter: label(s.inverter), school: s.school })}</h2>
           <table className="plain">
             <tbody>
               {s.figures.map((f) => (
@@ -168,17 +165,15 @@ export default function SheetPlace() {
                 .filter((c) => c.possible)
                 .map((c) => (
                   <tr key={c.parallel}>
-                    <th scope="row">{c.parallel === 1 ? 'Cable' : 'or two in parallel'}</th>
+                    <th scope="row">{c.parallel === 1 ? t('sheet.cable') : t('sheet.orTwoInParallel')}</th>
                     <td className="figures">{c.spoken}</td>
-                    <td>
-                      {c.governs} governs: {c.arithmetic}
-                    </td>
+                    <td>{t('sheet.governs', { governs: c.governs, arithmetic: c.arithmetic })}</td>
                   </tr>
                 ))}
               {s.fuse.families.map((f) => (
                 <tr key={f.family}>
-                  <th scope="row">Fuse, {f.label}</th>
-                  <td className="figures">{f.suits ? `${f.ratingA} A` : 'does not suit'}</td>
+                  <th scope="row">{t('sheet.fuse', { label: f.label })}</th>
+                  <td className="figures">{f.suits ? `${f.ratingA} A` : t('sheet.doesNotSuit')}</td>
                   <td>{f.why}</td>
                 </tr>
               ))}
@@ -189,11 +184,12 @@ export default function SheetPlace() {
       ))}
       {changes.length > 0 && (
         <section>
-          <h2>What changes</h2>
+          <h2>{t('sheet.whatChanges')}</h2>
           <ol className="sheet-changes">
             {changes.map((c) => (
               <li key={c.op + c.target + (c.path ?? '')}>
-                {{ fit: 'Fit', remove: 'Take out', move: 'Move', set: 'Set' }[c.op]} {label(c.target)}
+                {{ fit: t('sheet.fit'), remove: t('sheet.takeOut'), move: t('sheet.move'), set: t('sheet.set') }[c.op]}{' '}
+                {label(c.target)}
                 {c.path && `, ${changeWords(forms, types[c.target]?.type ?? '', c, units, label)}`}
                 {c.why && ` (${c.why})`}
               </li>
@@ -203,8 +199,12 @@ export default function SheetPlace() {
       )}
       <PhotoPages job={Number(id)} label={(c) => walkTitle(c, reference.data) ?? label(c)} />
       <section>
-        <h2>Assumed, not measured</h2>
-        {answer.assumptions.length === 0 ? <p>Nothing.</p> : <Assumed assumptions={answer.assumptions} forms={forms} />}
+        <h2>{t('sheet.assumedNotMeasured')}</h2>
+        {answer.assumptions.length === 0 ? (
+          <p>{t('sheet.nothing')}</p>
+        ) : (
+          <Assumed assumptions={answer.assumptions} forms={forms} />
+        )}
       </section>
     </main>
   );
@@ -229,7 +229,7 @@ function FindingList({ findings }: { findings: Finding[] }) {
           {f.figures.map((g) => (
             <span key={g.label} className="sheet-figure">
               {g.label} {Math.round(g.value * 100) / 100} {g.unit} = {g.arithmetic}
-              {g.assumed && ', rests on an assumed value'}
+              {g.assumed && t('sheet.restsOnAnAssumedValue')}
             </span>
           ))}
           <span className="quiet"> {f.source}</span>

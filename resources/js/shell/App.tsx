@@ -12,6 +12,7 @@ import { SignIn } from './SignIn';
 import { UnitsContext, useUnitsPref } from './units';
 import { CloseSign, OpenSign } from '../ui/Signs';
 import { antTheme } from './theme';
+import { t } from '../words/t';
 
 const JobsPlace = lazy(() => import('../jobs/JobsPlace'));
 const CustomerPlace = lazy(() => import('../jobs/CustomerPlace'));
@@ -74,7 +75,7 @@ function Places() {
   if (pathname === '/join') return <Join />;
   if (!me) return <SignIn />;
   return (
-    <Suspense fallback={<Waiting what="this place" />}>
+    <Suspense fallback={<Waiting what={t('shell.thisPlace')} />}>
       <Routes>
         <Route path="/" element={<JobsPlace />} />
         <Route path="/customers/:id" element={<CustomerPlace />} />

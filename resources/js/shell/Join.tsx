@@ -7,6 +7,7 @@ import { api, unwrap } from '../api/client';
 import { useTrouble } from '../ui/useTrouble';
 import { Leaf } from '../ui/Leaf';
 import { Waiting } from '../ui/Waiting';
+import { t } from '../words/t';
 import './signin.css';
 
 interface Answers {
@@ -40,26 +41,29 @@ export function Join() {
       await navigate('/', { replace: true });
     },
   });
-  if (link.isPending) return <Waiting what="your link" />;
+  if (link.isPending) return <Waiting what={t('shell.yourLink')} />;
   return (
     <main className="signin">
       <section className="signin-card">
         <h1>
-          <Leaf size={34} /> {link.data?.renews ? 'A new password' : 'Join a workshop'}
+          <Leaf size={34} /> {link.data?.renews ? t('shell.aNewPassword') : t('shell.joinAWorkshop')}
         </h1>
         {link.isError ? (
           <>
             <p role="alert" className="trouble">
               {link.error.message}
             </p>
-            <Button onClick={() => void navigate('/', { replace: true })}>To the sign-in</Button>
+            <Button onClick={() => void navigate('/', { replace: true })}>{t('shell.toTheSignIn')}</Button>
           </>
         ) : (
           <>
             <p className="quiet">
               {link.data.renews
-                ? `For ${link.data.name}, ${link.data.email}. You are signed out everywhere else then.`
-                : `${link.data.workshop} takes you in as ${link.data.roleLabel?.toLowerCase()}.`}
+                ? t('shell.forYouAreSignedOut', { name: link.data.name, email: link.data.email })
+                : t('shell.takesYouInAs', {
+                    workshop: link.data.workshop,
+                    roleLabel: link.data.roleLabel?.toLowerCase(),
+                  })}
             </p>
             <Form
               form={form}
@@ -72,24 +76,24 @@ export function Join() {
                 <>
                   <Form.Item
                     name="name"
-                    label="Your name"
-                    rules={[{ required: true, message: 'Your name is missing.' }]}
+                    label={t('shell.yourName')}
+                    rules={[{ required: true, message: t('shell.yourNameIsMissing') }]}
                   >
                     <Input maxLength={120} autoComplete="name" />
                   </Form.Item>
                   <Form.Item
                     name="email"
-                    label="E-mail"
-                    rules={[{ required: true, type: 'email', message: 'An e-mail address to sign in with.' }]}
+                    label={t('shell.eMail')}
+                    rules={[{ required: true, type: 'email', message: t('shell.anEMailAddressTo') }]}
                   >
                     <Input autoComplete="username" inputMode="email" />
                   </Form.Item>
                 </>
               )}
-              <NewPassword label={link.data.renews ? 'New password' : 'Password'} />
+              <NewPassword label={link.data.renews ? t('shell.newPassword') : t('shell.password')} />
               {trouble.line}
               <Button type="primary" htmlType="submit" block loading={join.isPending}>
-                {link.data.renews ? 'Set it and sign in' : 'Join'}
+                {link.data.renews ? t('shell.setItAndSignIn') : t('shell.join')}
               </Button>
             </Form>
           </>

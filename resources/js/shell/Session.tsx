@@ -4,6 +4,7 @@ import { createContext, useContext, useEffect, useState, type ReactNode } from '
 import { api, ApiError, SIGNED_OUT, unwrap, type Me } from '../api/client';
 import { SignInForm } from './SignIn';
 import { Failed, Waiting } from '../ui/Waiting';
+import { t } from '../words/t';
 
 const MeContext = createContext<Me | null>(null);
 export const useMe = () => useContext(MeContext);
@@ -22,7 +23,7 @@ export function Session({ children }: { children: ReactNode }) {
       }
     },
   });
-  if (me.isPending) return <Waiting what="Hollin" />;
+  if (me.isPending) return <Waiting what={t('shell.hollin')} />;
   if (me.isError) return <Failed error={me.error} again={() => void me.refetch()} />;
   return (
     <MeContext.Provider value={me.data}>
@@ -45,8 +46,15 @@ function SignedOut({ me }: { me: Me }) {
     return () => window.removeEventListener(SIGNED_OUT, heard);
   }, []);
   return (
-    <Modal open={out} title="You are signed out" footer={null} closable={false} maskClosable={false} keyboard={false}>
-      <p className="quiet">Sign in again, {me.name}, and go on where you are: nothing you entered is lost.</p>
+    <Modal
+      open={out}
+      title={t('shell.youAreSignedOut')}
+      footer={null}
+      closable={false}
+      maskClosable={false}
+      keyboard={false}
+    >
+      <p className="quiet">{t('shell.signInAgainAndGo', { name: me.name })}</p>
       <SignInForm
         done={(who) => {
           if (who.id !== me.id) {

@@ -5,6 +5,7 @@ import { NewPassword } from '../account/NewPassword';
 import { api, unwrap } from '../api/client';
 import { useTrouble } from '../ui/useTrouble';
 import { Leaf } from '../ui/Leaf';
+import { t } from '../words/t';
 import './signin.css';
 
 interface Answers {
@@ -32,23 +33,35 @@ export function SetUp({ token }: { token: string }) {
     <main className="signin">
       <section className="signin-card">
         <h1>
-          <Leaf size={34} /> Open a workshop
+          <Leaf size={34} /> {t('shell.openAWorkshop')}
         </h1>
-        <p className="quiet">You become its lead technician.</p>
+        <p className="quiet">{t('shell.youBecomeItsLeadTechnician')}</p>
         <Form form={form} layout="vertical" onFinish={setUp.mutate} requiredMark={false}>
-          <Form.Item name="workshop" label="Workshop" rules={[{ required: true, message: 'Name the workshop.' }]}>
+          <Form.Item
+            name="workshop"
+            label={t('shell.workshop')}
+            rules={[{ required: true, message: t('shell.nameTheWorkshop') }]}
+          >
             <Input maxLength={120} autoFocus />
           </Form.Item>
-          <Form.Item name="name" label="Your name" rules={[{ required: true, message: 'Your name is missing.' }]}>
+          <Form.Item
+            name="name"
+            label={t('shell.yourName')}
+            rules={[{ required: true, message: t('shell.yourNameIsMissing') }]}
+          >
             <Input maxLength={120} autoComplete="name" />
           </Form.Item>
-          <Form.Item name="email" label="E-mail" rules={[{ required: true, message: 'Your e-mail is missing.' }]}>
+          <Form.Item
+            name="email"
+            label={t('shell.eMail')}
+            rules={[{ required: true, message: t('shell.yourEMailIsMissing') }]}
+          >
             <Input autoComplete="username" inputMode="email" />
           </Form.Item>
-          <NewPassword label="Password" />
+          <NewPassword label={t('shell.password')} />
           {trouble.line}
           <Button type="primary" htmlType="submit" block loading={setUp.isPending}>
-            Open it
+            {t('shell.openIt')}
           </Button>
         </Form>
       </section>

@@ -3,6 +3,7 @@ import { Button, Form, Input } from 'antd';
 import { api, unwrap, type Me } from '../api/client';
 import { Cautions } from '../ui/Cautions';
 import { Leaf } from '../ui/Leaf';
+import { t } from '../words/t';
 import './signin.css';
 
 export function SignIn() {
@@ -11,11 +12,9 @@ export function SignIn() {
     <main className="signin">
       <section className="signin-card">
         <h1>
-          <Leaf size={34} /> Hollin
+          <Leaf size={34} /> {t('shell.hollin')}
         </h1>
-        <p className="quiet">
-          Retrofit planning for RV electrical systems: survey the rig, plan the change, prove every state.
-        </p>
+        <p className="quiet">{t('shell.retrofitPlanningForRvElectrical')}</p>
         <SignInForm done={(me) => client.setQueryData(['me'], me)} />
         <Cautions />
       </section>
@@ -32,10 +31,18 @@ export function SignInForm({ done }: { done: (me: Me) => void }) {
   });
   return (
     <Form layout="vertical" onFinish={signIn.mutate} requiredMark={false}>
-      <Form.Item name="email" label="E-mail" rules={[{ required: true, message: 'Your e-mail is missing.' }]}>
+      <Form.Item
+        name="email"
+        label={t('shell.eMail')}
+        rules={[{ required: true, message: t('shell.yourEMailIsMissing') }]}
+      >
         <Input autoComplete="username" autoFocus inputMode="email" />
       </Form.Item>
-      <Form.Item name="password" label="Password" rules={[{ required: true, message: 'Your password is missing.' }]}>
+      <Form.Item
+        name="password"
+        label={t('shell.password')}
+        rules={[{ required: true, message: t('shell.yourPasswordIsMissing') }]}
+      >
         <Input.Password visibilityToggle={false} autoComplete="current-password" />
       </Form.Item>
       {signIn.isError && (
@@ -44,7 +51,7 @@ export function SignInForm({ done }: { done: (me: Me) => void }) {
         </p>
       )}
       <Button type="primary" htmlType="submit" block loading={signIn.isPending}>
-        Sign in
+        {t('shell.signIn')}
       </Button>
     </Form>
   );

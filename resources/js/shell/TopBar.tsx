@@ -7,6 +7,7 @@ import { Leaf } from '../ui/Leaf';
 import { usePrefs } from './prefs';
 import { useMe } from './Session';
 import { useUnits } from './units';
+import { t } from '../words/t';
 import './TopBar.css';
 
 /** The green bar: where one is, the places of a job, who is signed in. */
@@ -22,11 +23,11 @@ export function TopBar({ title, children, right }: { title?: ReactNode; children
   };
   return (
     <header className="topbar">
-      <Link to="/" className="brand" aria-label="Hollin, all jobs">
-        <Leaf /> Hollin
+      <Link to="/" className="brand" aria-label={t('shell.hollinAllJobs')}>
+        <Leaf /> {t('shell.hollin')}
       </Link>
       <div className="topbar-title">{title}</div>
-      <nav className="places" aria-label="Places of the job">
+      <nav className="places" aria-label={t('shell.placesOfTheJob')}>
         {children}
       </nav>
       {/* A place puts here in which forms it shows its job. */}
@@ -41,25 +42,25 @@ export function TopBar({ title, children, right }: { title?: ReactNode; children
               { type: 'divider' },
               {
                 key: 'theme',
-                label: theme === 'dark' ? 'Bright theme' : 'Dark theme',
+                label: theme === 'dark' ? t('shell.brightTheme') : t('shell.darkTheme'),
                 onClick: () => setTheme(theme === 'dark' ? 'light' : 'dark'),
               },
               {
                 key: 'units',
-                label: units.system === 'trade' ? 'Show m, mm², kg, °C' : 'Show ft, AWG, lb, °F',
+                label: units.system === 'trade' ? t('shell.showMMmKgC') : t('shell.showFtAwgLbF'),
                 onClick: () => units.setSystem(units.system === 'trade' ? 'metric' : 'trade'),
               },
-              { key: 'account', label: <Link to="/account">Your password and sign-ins</Link> },
+              { key: 'account', label: <Link to="/account">{t('shell.yourPasswordAndSignIns')}</Link> },
               ...(me?.role === 'lead'
-                ? [{ key: 'workshop', label: <Link to="/workshop">People, customers, log</Link> }]
+                ? [{ key: 'workshop', label: <Link to="/workshop">{t('shell.peopleCustomersLog')}</Link> }]
                 : []),
-              { key: 'tokens', label: <Link to="/tokens">Tokens for other programs</Link> },
-              { key: 'reference', label: <Link to="/reference">Rules and tables</Link> },
-              { key: 'out', label: 'Sign out', onClick: () => void signOut() },
+              { key: 'tokens', label: <Link to="/tokens">{t('shell.tokensForOtherPrograms')}</Link> },
+              { key: 'reference', label: <Link to="/reference">{t('shell.rulesAndTables2')}</Link> },
+              { key: 'out', label: t('shell.signOut'), onClick: () => void signOut() },
             ],
           }}
         >
-          <Button type="text" className="who" aria-label={`${me?.name}: account, theme, reference, sign out`}>
+          <Button type="text" className="who" aria-label={t('shell.accountThemeReferenceSignOut', { name: me?.name })}>
             {me?.name
               .split(' ')
               .map((w) => w[0])

@@ -11,6 +11,7 @@ import { useUnits } from '../shell/units';
 import { FigureLine } from '../ui/Arithmetic';
 import { Cautions } from '../ui/Cautions';
 import { Waiting } from '../ui/Waiting';
+import { t } from '../words/t';
 import './SizePlace.css';
 
 /** Sizes of the battery-inverter circuit: currents, cable, fuse, each with what governs it; every part opens. */
@@ -35,22 +36,18 @@ export default function SizePlace({ hold, viewId, setViewId }: PlaceProps) {
         <ViewSwitch hold={hold} viewId={viewId} setViewId={setViewId} />
         <span className="spring" />
         <label className="picker">
-          ampacity by
+          {t('size.ampacityBy')}
           <select
             value={school}
             onChange={(e) => void hold.edit({ kind: 'set_need', path: '/ampacity', value: e.target.value } as never)}
           >
-            <option value="marine">marine tables, 105 °C</option>
-            <option value="building">building-wire tables, 75 °C</option>
+            <option value="marine">{t('size.marineTables105C')}</option>
+            <option value="building">{t('size.buildingWireTables75C')}</option>
           </select>
         </label>
       </div>
-      {!answer && <Waiting what="sizes" />}
-      {answer?.sizes.length === 0 && (
-        <p className="empty">
-          Nothing to size yet: this rig has no inverter wired to a bank. Choose an arrangement in Plan.
-        </p>
-      )}
+      {!answer && <Waiting what={t('size.sizes')} />}
+      {answer?.sizes.length === 0 && <p className="empty">{t('size.nothingToSizeYetThis')}</p>}
       {answer?.sizes.map((size) => (
         <Circuit
           key={size.inverter + size.bank}
@@ -74,7 +71,7 @@ type Use = ((component: string, places: { path: string; value: unknown }[]) => v
 /** A part of the way, to be opened; plain words where nothing may be opened. */
 function Opens({ id, label, open, children }: { id: string; label: string; open: Open; children?: ReactNode }) {
   return open ? (
-    <button type="button" className="opens" onClick={() => open(id)} aria-label={`Open ${label}`}>
+    <button type="button" className="opens" onClick={() => open(id)} aria-label={t('size.open', { label })}>
       {children ?? label}
     </button>
   ) : (
@@ -100,10 +97,8 @@ function Circuit({
   const cableOf = (id: string) => parts[id]?.cable as { size?: unknown; lengthM?: unknown } | undefined;
   return (
     <section className="sizing">
-      <h1>
-        {labels[size.bank]} to {labels[size.inverter]}
-      </h1>
-      <ol className="way" aria-label="The way from the battery to the unit and back">
+      <h1>{t('size.to', { bank: labels[size.bank], inverter: labels[size.inverter] })}</h1>
+      <ol className="way" aria-label={t('size.theWayFromTheBattery')}>
         {size.way.map((id) => {
           const length = plainValue(cableOf(id)?.lengthM);
           const gauge = plainValue(cableOf(id)?.size);
@@ -127,7 +122,7 @@ function Circuit({
       </ol>
       <div className="sizing-grid">
         <div>
-          <h2>Direct current</h2>
+          <h2>{t('size.directCurrent')}</h2>
           {size.figures.map((f) => (
             <FigureLine key={f.label} figure={f} />
           ))}
@@ -135,21 +130,22 @@ function Circuit({
         </div>
         <div>
           <h2>
-            Cable, round trip{' '}
+            {t('size.cableRoundTrip')}{' '}
             <span className={size.roundTripAssumed ? 'is-assumed' : ''}>
               {size.roundTripAssumed && '~'}
               {units.length(size.roundTripM)}
             </span>
           </h2>
-          <p className="quiet">{size.school}: the other school may answer otherwise. Say which governs.</p>
+          <p className="quiet">{t('size.theOtherSchoolMayAnswer', { school: size.school })}</p>
           <ul className="choicelist">
             {size.choices.map((c) => (
               <li key={c.parallel} className={c.possible ? '' : 'not'}>
                 {c.possible ? (
                   <>
-                    <b className="figures big">{c.spoken}</b> <span className="quiet">{c.areaMm2} mm² of copper</span>
+                    <b className="figures big">{c.spoken}</b>{' '}
+                    <span className="quiet">{t('size.mmOfCopper', { areaMm2: c.areaMm2 })}</span>
                     <p>
-                      <Tag>{c.governs} governs</Tag> <code>{c.arithmetic}</code>
+                      <Tag>{t('size.governs', { governs: c.governs })}</Tag> <code>{c.arithmetic}</code>
                     </p>
                     {use && c.size && c.size !== fitted.size && c.parallel === 1 && (
                       <button
@@ -161,7 +157,7 @@ function Circuit({
                               use(id, [{ path: '/cable/size', value: { value: c.size, basis: 'told' } }]);
                         }}
                       >
-                        use {c.spoken} the whole way
+                        {t('size.useTheWholeWay', { spoken: c.spoken })}
                       </button>
                     )}
                     <Drop volts={c.dropV ?? 0} share={c.dropShare ?? 0} />
@@ -169,7 +165,7 @@ function Circuit({
                   </>
                 ) : (
                   <p>
-                    {c.parallel === 1 ? 'A single conductor' : 'Two in parallel'}: {c.why}.
+                    {c.parallel === 1 ? t('size.aSingleConductor') : t('size.twoInParallel')}: {c.why}.
                   </p>
                 )}
               </li>
@@ -177,13 +173,13 @@ function Circuit({
           </ul>
           {fitted.spoken && (
             <p className="fitted">
-              In this plan: <b>{fitted.spoken}</b>, {fitted.ampacityA} A, {fitted.dropV} V of {fitted.dropLimitV} V drop
-              at the continuous current.
+              {t('size.inThisPlan')} <b>{fitted.spoken}</b>
+              {t('size.aVOfVDrop', { ampacityA: fitted.ampacityA, dropV: fitted.dropV, dropLimitV: fitted.dropLimitV })}
             </p>
           )}
         </div>
         <div>
-          <h2>Fuse, at least {Math.ceil(size.fuse.neededA)} A</h2>
+          <h2>{t('size.fuseAtLeastA', { neededA: Math.ceil(size.fuse.neededA) })}</h2>
           {size.fuse.short && <FigureLine figure={size.fuse.short} />}
           <Table
             size="small"
@@ -191,17 +187,18 @@ function Circuit({
             rowKey="family"
             dataSource={size.fuse.families}
             columns={[
-              { title: 'Family', dataIndex: 'label' },
+              { title: t('size.family'), dataIndex: 'label' },
               {
-                title: 'Rating',
+                title: t('size.rating'),
                 dataIndex: 'ratingA',
                 align: 'right',
                 render: (a: number | null) => (a ? `${a} A` : '–'),
               },
               {
-                title: 'Suits',
+                title: t('size.suits'),
                 dataIndex: 'suits',
-                render: (suits: boolean, f) => (suits ? <b className="yes">suits</b> : <span>no: {f.why}</span>),
+                render: (suits: boolean, f) =>
+                  suits ? <b className="yes">{t('size.suits2')}</b> : <span>{t('size.no', { why: f.why })}</span>,
               },
               {
                 title: '',
@@ -222,7 +219,7 @@ function Circuit({
                         ])
                       }
                     >
-                      use {f.ratingA} A
+                      {t('size.useA', { ratingA: f.ratingA })}
                     </button>
                   ) : null,
               },
@@ -244,7 +241,7 @@ function Drop({ volts, share }: { volts: number; share: number }) {
       viewBox="0 0 220 26"
       className="drop"
       role="img"
-      aria-label={`${volts} V drop, ${(share * 100).toFixed(1)} percent of 3`}
+      aria-label={t('size.vDropPercentOf3', { volts, share: (share * 100).toFixed(1) })}
     >
       <rect x="0" y="4" width="220" height="8" className="drop-track" />
       <rect x="0" y="4" width={Math.min(220, (share / limit) * 200)} height="8" className="drop-fill" />
@@ -264,23 +261,20 @@ function Runs({ answer, open }: { answer: Answer; open: Open }) {
   const units = useUnits();
   return (
     <section className="runs">
-      <h2>120 V cables</h2>
-      <p className="quiet">
-        What can arrive before a device opens: the breaker ahead; behind an inverter/charger that assists, its input
-        limit and its own output together. Drop at the largest load scenario, out and back, 75 °C.
-      </p>
-      <div className="table-scroll" tabIndex={0} role="region" aria-label="120 V cables, scrollable">
+      <h2>{t('size.n120VCables')}</h2>
+      <p className="quiet">{t('size.whatCanArriveBeforeA')}</p>
+      <div className="table-scroll" tabIndex={0} role="region" aria-label={t('size.n120VCablesScrollable')}>
         <table className="survey-table">
           <thead>
             <tr>
-              <th scope="col">Cable</th>
-              <th scope="col">Size</th>
-              <th scope="col">Length</th>
-              <th scope="col">Can arrive</th>
-              <th scope="col">May be behind</th>
-              <th scope="col">Carries</th>
-              <th scope="col">Drop</th>
-              <th scope="col">Would do</th>
+              <th scope="col">{t('size.cable')}</th>
+              <th scope="col">{t('size.size')}</th>
+              <th scope="col">{t('size.length')}</th>
+              <th scope="col">{t('size.canArrive')}</th>
+              <th scope="col">{t('size.mayBeBehind')}</th>
+              <th scope="col">{t('size.carries')}</th>
+              <th scope="col">{t('size.drop')}</th>
+              <th scope="col">{t('size.wouldDo')}</th>
             </tr>
           </thead>
           <tbody>
@@ -305,7 +299,7 @@ function Runs({ answer, open }: { answer: Answer; open: Open }) {
                 </td>
                 <td className="figures">
                   {r.suits === null || r.suits === r.size ? (
-                    <span className="quiet">as it is</span>
+                    <span className="quiet">{t('size.asItIs')}</span>
                   ) : (
                     units.size(r.suits)
                   )}
@@ -317,7 +311,7 @@ function Runs({ answer, open }: { answer: Answer; open: Open }) {
       </div>
       {answer.boxes.length > 0 && (
         <>
-          <h2>Splice boxes</h2>
+          <h2>{t('size.spliceBoxes')}</h2>
           <ul className="boxes">
             {answer.boxes.map((b) => (
               <li key={b.component} className={b.needsCm3 > b.hasCm3 ? 'run-over' : ''}>
@@ -325,7 +319,7 @@ function Runs({ answer, open }: { answer: Answer; open: Open }) {
                   <Opens id={b.component} label={b.label} open={open} />
                 </b>{' '}
                 <span className="figures">
-                  needs {b.needsCm3.toFixed(0)} cm³, has {b.hasCm3.toFixed(0)} cm³
+                  {t('size.needsCmHasCm', { needsCm3: b.needsCm3.toFixed(0), hasCm3: b.hasCm3.toFixed(0) })}
                 </span>
                 <small className="quiet">
                   {b.arithmetic}. {b.source}

@@ -2,6 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { App, Button, Input } from 'antd';
 import { useState } from 'react';
 import { api, ApiError, unwrap, uuid, type Baseline } from '../api/client';
+import { t } from '../words/t';
 import './BaselinePanel.css';
 
 type Point = Baseline['points'][number];
@@ -10,15 +11,14 @@ const VERDICTS = { 'as expected': 'as', 'not as expected': 'not', 'to be judged'
 
 /** What a reading is written as: a number with its unit, or a word. Ambiguous numbers are asked back. */
 export function readReading(text: string, unit: string): { value?: number; words?: string } | string {
-  const t = text.trim();
-  if (/^[-+]?\d+(\.\d+)?$/.test(t)) return { value: Number(t) };
-  const m = /^([-+]?\d+(?:\.\d+)?)\s*([a-zA-ZΩµ]+)$/.exec(t);
+  const typed = text.trim();
+  if (/^[-+]?\d+(\.\d+)?$/.test(typed)) return { value: Number(typed) };
+  const m = /^([-+]?\d+(?:\.\d+)?)\s*([a-zA-ZΩµ]+)$/.exec(typed);
   if (m && unit && (m[2] === unit || (unit === 'Ω' && /^ohms?$/i.test(m[2]!)))) return { value: Number(m[1]) };
-  if (/^\d{1,3}(,\d{3})+$|,/.test(t))
-    return `"${t}" can be read two ways; write the number with a point and no commas.`;
-  if (m && unit) return `This reading is in ${unit}.`;
-  if (/^\d/.test(t)) return 'Write one number, or a word such as open.';
-  return { words: t };
+  if (/^\d{1,3}(,\d{3})+$|,/.test(typed)) return t('survey.canBeReadTwoWays', { typed });
+  if (m && unit) return t('survey.thisReadingIsIn', { unit });
+  if (/^\d/.test(typed)) return t('survey.writeOneNumberOrA');
+  return { words: typed };
 }
 
 /** Readings before anything is disconnected: afterwards nobody can tell what was broken before. */
@@ -34,35 +34,30 @@ export function BaselinePanel({ job, revision }: { job: number; revision: number
   return (
     <section className="baseline">
       <h1>
-        Baseline readings{' '}
-        <span className="quiet">
-          {taken.size} of {baseline.data.points.length} taken
-        </span>
+        {t('survey.baselineReadings')}{' '}
+        <span className="quiet">{t('survey.ofTaken', { size: taken.size, count: baseline.data.points.length })}</span>
       </h1>
-      <p className="quiet">
-        Before anything is disconnected. Prove the meter on a known live point before and after; ohms only where
-        everything is proven dead.
-      </p>
+      <p className="quiet">{t('survey.beforeAnythingIsDisconnectedProve')}</p>
       <label className="instrument">
-        Instrument{' '}
+        {t('survey.instrument')}{' '}
         <Input
           value={instrument}
           maxLength={80}
-          placeholder="which meter"
+          placeholder={t('survey.whichMeter')}
           onChange={(e) => {
             setInstrument(e.target.value);
             localStorage.setItem('hollin.instrument', e.target.value);
           }}
         />
       </label>
-      <div className="table-scroll" tabIndex={0} role="region" aria-label="Baseline readings, scrollable">
+      <div className="table-scroll" tabIndex={0} role="region" aria-label={t('survey.baselineReadingsScrollable')}>
         <table className="survey-table">
           <thead>
             <tr>
-              <th scope="col">Reading</th>
-              <th scope="col">When</th>
-              <th scope="col">Expected</th>
-              <th scope="col">Read</th>
+              <th scope="col">{t('survey.reading')}</th>
+              <th scope="col">{t('survey.when')}</th>
+              <th scope="col">{t('survey.expected')}</th>
+              <th scope="col">{t('survey.read')}</th>
             </tr>
           </thead>
           <tbody>
@@ -119,9 +114,7 @@ function PointRow({
       await client.invalidateQueries({ queryKey: dataKey });
     } catch (e) {
       void message.error(
-        e instanceof ApiError
-          ? (e.problems[0]?.message ?? e.message)
-          : 'No connection. The reading was not stored; try again.',
+        e instanceof ApiError ? (e.problems[0]?.message ?? e.message) : t('survey.noConnectionTheReadingWas'),
         7,
       );
     }
@@ -152,12 +145,12 @@ function PointRow({
           }}
         >
           <Input
-            aria-label={`Reading of ${point.words}`}
+            aria-label={t('survey.readingOf', { words: point.words })}
             value={text}
             onChange={(e) => setText(e.target.value)}
             suffix={point.unit || undefined}
           />
-          <Button htmlType="submit">Record</Button>
+          <Button htmlType="submit">{t('survey.record')}</Button>
         </form>
       </td>
     </tr>

@@ -6,6 +6,7 @@ import { useUnits } from '../shell/units';
 import { valueWords } from '../ui/spoken';
 import { useSurvey } from './context';
 import type { Shown } from './survey';
+import { t } from '../words/t';
 import './Cell.css';
 
 interface Props {
@@ -55,7 +56,7 @@ export function Cell({ component, label, shown, name, empty = '–' }: Props) {
           autoFocus
         />
         <button type="button" className="val-done" onClick={() => put(draft.value, draft.entered)}>
-          Done
+          {t('survey.done')}
         </button>
       </span>
     );
@@ -66,7 +67,7 @@ export function Cell({ component, label, shown, name, empty = '–' }: Props) {
       <button
         type="button"
         className={clsx('val-shown figures', words === empty && 'quiet')}
-        title={`${what}: change it`}
+        title={t('survey.changeIt', { what })}
         onClick={() => setDraft({ value: plain.value, entered: plain.entered })}
       >
         {plain.assumed && '~'}

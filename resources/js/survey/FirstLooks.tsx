@@ -5,6 +5,7 @@ import { placeOf } from '../ui/spoken';
 import { Cell } from './Cell';
 import { useSurvey } from './context';
 import { shownAt } from './survey';
+import { t } from '../words/t';
 import './FirstLooks.css';
 
 const FIRST = 5;
@@ -38,16 +39,16 @@ export function FirstLooks({
   if (looks.data?.status === 'working' && ranked.length === 0)
     return (
       <section className="looks">
-        <h1>Look at these first</h1>
+        <h1>{t('survey.lookAtTheseFirst')}</h1>
         <p className="quiet" role="status">
-          Trying each assumption at what else it could be … {looks.data.percent} %
+          {t('survey.tryingEachAssumptionAtWhat', { percent: looks.data.percent })}
         </p>
       </section>
     );
   if (ranked.length === 0) return null;
   return (
-    <section className="looks" aria-label="Look at these first">
-      <h1>Look at these first</h1>
+    <section className="looks" aria-label={t('survey.lookAtTheseFirst')}>
+      <h1>{t('survey.lookAtTheseFirst')}</h1>
       <ol>
         {heavy.slice(0, all ? undefined : FIRST).map(({ look, part, shown }) => (
           <li key={look.component + look.what}>
@@ -57,7 +58,7 @@ export function FirstLooks({
             <Cell component={look.component} label={part.label} shown={shown} name={(i) => components[i]?.label ?? i} />
             <span className="looks-why">
               {look.flips.slice(0, 2).join('; ')}
-              {look.flips.length > 2 && ` and ${look.flips.length - 2} more`}
+              {look.flips.length > 2 && t('survey.andMore', { count: look.flips.length - 2 })}
               <small className="quiet"> {look.reason}</small>
             </span>
           </li>
@@ -66,10 +67,10 @@ export function FirstLooks({
       <p className="quiet">
         {heavy.length > FIRST && (
           <button type="button" className="linklike" onClick={() => setAll(!all)}>
-            {all ? 'only the first' : `${heavy.length - FIRST} more that could flip something`}
+            {all ? t('survey.onlyTheFirst') : t('survey.moreThatCouldFlipSomething', { count: heavy.length - FIRST })}
           </button>
         )}
-        {idle > 0 && ` ${idle} others flip no verdict and no size whatever they plausibly are: they may stay assumed.`}
+        {idle > 0 && t('survey.othersFlipNoVerdictAnd', { idle })}
       </p>
     </section>
   );

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { uuid } from '../api/client';
 import type { DesignHold } from '../job/useDesign';
 import { Term } from '../ui/Term';
+import { t } from '../words/t';
 import './NeedsPanel.css';
 
 /** What must run off grid, and which loads run together. */
@@ -20,10 +21,11 @@ export function NeedsPanel({ hold }: { hold: DesignHold }) {
   const set = (path: string, value: unknown) => void hold.edit({ kind: 'set_need', path, value } as never);
   return (
     <section className="needs">
-      <h1>What must run</h1>
+      <h1>{t('survey.whatMustRun')}</h1>
       <fieldset className="choices">
         <legend>
-          <Term of="off grid">Off grid</Term>, without any supply
+          <Term of={t('survey.offGrid')}>{t('survey.offGrid2')}</Term>
+          {t('survey.withoutAnySupply')}
         </legend>
         <div className="check-grid">
           {circuits.map(([id, c]) => (
@@ -40,9 +42,9 @@ export function NeedsPanel({ hold }: { hold: DesignHold }) {
       {scenarios.map(([id, s]) => (
         <fieldset key={id} className="choices">
           <legend>
-            Together: {s.title}{' '}
+            {t('survey.together', { title: s.title })}{' '}
             <button type="button" className="linkish" onClick={() => set(`/scenarios/${id}`, null)}>
-              take out
+              {t('survey.takeOut')}
             </button>
           </legend>
           <div className="check-grid">
@@ -75,13 +77,13 @@ export function NeedsPanel({ hold }: { hold: DesignHold }) {
         }}
       >
         <Input
-          aria-label="Name of a time when loads run together"
-          placeholder="Breakfast, a hot afternoon, the night …"
+          aria-label={t('survey.nameOfATimeWhen')}
+          placeholder={t('survey.breakfastAHotAfternoonThe')}
           value={title}
           onChange={(e) => setTitle(e.target.value)}
           maxLength={80}
         />
-        <Button htmlType="submit">Add what runs together</Button>
+        <Button htmlType="submit">{t('survey.addWhatRunsTogether')}</Button>
       </form>
     </section>
   );

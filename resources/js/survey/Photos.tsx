@@ -2,6 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { App, Button } from 'antd';
 import { useRef, useState } from 'react';
 import { api, ApiError, unwrap, type Photo } from '../api/client';
+import { t } from '../words/t';
 import './Photos.css';
 
 const LONGEST = 2560;
@@ -54,7 +55,7 @@ export function Photos({ job, component, label }: { job: number; component: stri
         void message.error(
           e instanceof ApiError
             ? `${file.name} ${e.problems[0]?.message ?? e.message}`
-            : `${file.name}: no connection, not stored.`,
+            : t('survey.noConnectionNotStored', { name: file.name }),
           8,
         );
       }
@@ -68,13 +69,13 @@ export function Photos({ job, component, label }: { job: number; component: stri
       unwrap(await api.DELETE('/photos/{photo}', { params: { path: { photo: photo.id } } }));
       setOpen(null);
     } catch (e) {
-      void message.error(e instanceof ApiError ? e.message : 'No connection; the photograph is still there.', 8);
+      void message.error(e instanceof ApiError ? e.message : t('survey.noConnectionThePhotographIs'), 8);
     }
     await client.invalidateQueries({ queryKey: key });
   };
   return (
-    <section className="photos" aria-label="Photographs">
-      <h3>Photographs</h3>
+    <section className="photos" aria-label={t('survey.photographs')}>
+      <h3>{t('survey.photographs')}</h3>
       <ul>
         {mine.map((p) => (
           <li key={p.id}>
@@ -82,13 +83,19 @@ export function Photos({ job, component, label }: { job: number; component: stri
               type="button"
               className={open?.id === p.id ? 'is-open' : ''}
               onClick={() => setOpen(open?.id === p.id ? null : p)}
-              aria-label={`Photograph by ${p.by}`}
+              aria-label={t('survey.photographBy', { by: p.by })}
             >
               {p.status === 'kept' ? (
-                <img src={`/api/v1/photos/${p.id}`} alt={`${label}, photograph by ${p.by}`} loading="lazy" />
+                <img
+                  src={`/api/v1/photos/${p.id}`}
+                  alt={t('survey.photographBy2', { label, by: p.by })}
+                  loading="lazy"
+                />
               ) : (
                 <span className="is-coming">
-                  {p.status === 'failed' ? `This photograph ${p.trouble}` : 'being prepared …'}
+                  {p.status === 'failed'
+                    ? t('survey.thisPhotograph', { trouble: p.trouble })
+                    : t('survey.beingPrepared')}
                 </span>
               )}
             </button>
@@ -98,12 +105,12 @@ export function Photos({ job, component, label }: { job: number; component: stri
       {open && (
         <figure>
           {open.status === 'kept' && (
-            <img src={`/api/v1/photos/${open.id}`} alt={`${label}, photograph by ${open.by}, large`} />
+            <img src={`/api/v1/photos/${open.id}`} alt={t('survey.photographByLarge', { label, by: open.by })} />
           )}
           <figcaption>
             {open.by}, {new Date(open.at).toLocaleString()} · {open.width} × {open.height}{' '}
             <Button size="small" onClick={() => void drop(open)}>
-              Remove
+              {t('survey.remove')}
             </Button>
           </figcaption>
         </figure>
@@ -117,9 +124,9 @@ export function Photos({ job, component, label }: { job: number; component: stri
           onChange={(e) => void add(e.target.files)}
           disabled={busy}
         />
-        <span>{busy ? 'storing …' : 'Add photographs'}</span>
+        <span>{busy ? t('survey.storing') : t('survey.addPhotographs')}</span>
       </label>
-      <p className="quiet">Position and camera data are taken out before a picture is kept.</p>
+      <p className="quiet">{t('survey.positionAndCameraDataAre')}</p>
     </section>
   );
 }

@@ -2,6 +2,7 @@ import { Button, Input, Select } from 'antd';
 import { useState } from 'react';
 import type { Problem } from '../api/client';
 import type { DesignHold } from '../job/useDesign';
+import { t } from '../words/t';
 import './QuickEntry.css';
 
 /** One line a circuit, as it is called out at the panel: into a 120 V panel or a 12 V one. */
@@ -34,7 +35,7 @@ export function QuickEntry({ hold, direct = false }: { hold: DesignHold; direct?
         void add();
       }}
     >
-      <label htmlFor={id}>{direct ? 'Quick entry, 12 V' : 'Quick entry'}</label>
+      <label htmlFor={id}>{direct ? t('survey.quickEntry12V') : t('survey.quickEntry')}</label>
       <Input.TextArea
         id={id}
         rows={Math.min(8, lines.split('\n').length)}
@@ -46,29 +47,28 @@ export function QuickEntry({ hold, direct = false }: { hold: DesignHold; direct?
             void add();
           }
         }}
-        placeholder={direct ? '15 lights 14awg 18ft 4a' : '20 gfci bath 12/2 18ft #3b 900w'}
+        placeholder={direct ? t('survey.n15Lights14awg18ft4a') : t('survey.n20GfciBath122')}
         aria-describedby={`${id}-wrong ${id}-help`}
         status={wrong.length > 0 ? 'error' : ''}
       />
       {panels.length > 1 && (
         <Select
-          aria-label="Panel"
+          aria-label={t('survey.panel')}
           value={panel}
           onChange={setPanel}
           options={panels.map(([value, c]) => ({ value, label: c.label }))}
         />
       )}
       <Button htmlType="submit" type="primary">
-        {direct ? 'Add 12 V' : 'Add'}
+        {direct ? t('survey.add12V') : t('survey.add')}
       </Button>
       <p id={`${id}-wrong`} className="wrong" role="alert">
         {wrong.join(' ')}
       </p>
       <p id={`${id}-help`} className="quiet">
-        {direct
-          ? 'fuse, then in any order: name, wire, length, draw. '
-          : 'breaker, then in any order: gfci or gfci-rec, place, cable, length, #slot, watts, name. '}
-        Enter adds, Shift Enter starts another line.
+        {t('survey.enterAddsShiftEnterStarts', {
+          which: direct ? t('survey.fuseThenInAnyOrder') : t('survey.breakerThenInAnyOrder'),
+        })}
       </p>
     </form>
   );

@@ -3,6 +3,7 @@ import { App, Button, Select } from 'antd';
 import { useState } from 'react';
 import { api, unwrap } from '../api/client';
 import { referenceQuery, type DesignHold } from '../job/useDesign';
+import { t } from '../words/t';
 import './Start.css';
 
 /** An empty survey: a factory layout, or what was surveyed in a rig like it. */
@@ -10,10 +11,8 @@ export function Start({ hold }: { hold: DesignHold }) {
   const reference = useQuery(referenceQuery);
   return (
     <main className="page">
-      <h1>What does it look most like?</h1>
-      <p className="quiet">
-        A factory layout gives the usual parts, every value marked assumed. Then survey only what differs.
-      </p>
+      <h1>{t('survey.whatDoesItLookMost')}</h1>
+      <p className="quiet">{t('survey.aFactoryLayoutGivesThe')}</p>
       <ul className="layouts">
         {reference.data?.layouts.map((l) => (
           <li key={l.id}>
@@ -30,7 +29,7 @@ export function Start({ hold }: { hold: DesignHold }) {
         ))}
       </ul>
       <Copy hold={hold} />
-      <p className="quiet">Or upload a job file under &ldquo;Print &amp; files&rdquo;.</p>
+      <p className="quiet">{t('survey.orUploadAJobFile')}</p>
     </main>
   );
 }
@@ -59,21 +58,21 @@ function Copy({ hold }: { hold: DesignHold }) {
         components: other.document.asFound.components,
       } as never);
     } catch (e) {
-      void message.error(e instanceof Error ? e.message : 'That job cannot be read.', 6);
+      void message.error(e instanceof Error ? e.message : t('survey.thatJobCannotBeRead'), 6);
     }
   };
   return (
     <p className="copy-survey">
       <Select
-        aria-label="Earlier job"
-        placeholder="Or copy the survey of an earlier job"
+        aria-label={t('survey.earlierJob')}
+        placeholder={t('survey.orCopyTheSurveyOf')}
         showSearch={{ optionFilterProp: 'label' }}
         value={from}
         onChange={setFrom}
         options={others.map((j) => ({ value: j.id, label: j.customer ? `${j.title}, ${j.customer}` : j.title }))}
       />
       <Button disabled={from === null || hold.saving} onClick={() => void copy()}>
-        Copy it
+        {t('survey.copyIt')}
       </Button>
     </p>
   );

@@ -20,15 +20,16 @@ import { Start } from './Start';
 import { circuitsOf, confirmation } from './survey';
 import { CircuitTable, DcTable, PartTable } from './tables';
 import { WalkRound } from './WalkRound';
+import { t } from '../words/t';
 import './SurveyPlace.css';
 
 const GROUPS: [string, string[]][] = [
-  ['Supply', ['shore_supply', 'inlet', 'generator', 'surge_unit']],
-  ['Switching', ['transfer_switch', 'bypass', 'ac_switch', 'contactor']],
-  ['Panels and feeders', ['panel', 'feeder', 'splice_box', 'instruction']],
-  ['Inverter and converter', ['inverter', 'inverter_charger', 'converter']],
+  [t('survey.supply'), ['shore_supply', 'inlet', 'generator', 'surge_unit']],
+  [t('survey.switching'), ['transfer_switch', 'bypass', 'ac_switch', 'contactor']],
+  [t('survey.panelsAndFeeders'), ['panel', 'feeder', 'splice_box', 'instruction']],
+  [t('survey.inverterAndConverter'), ['inverter', 'inverter_charger', 'converter']],
   [
-    'Battery and its cables',
+    t('survey.batteryAndItsCables'),
     ['battery_bank', 'dc_fuse', 'dc_switch', 'shunt', 'bus_bar', 'dc_panel', 'dc_load', 'lead', 'frame_bond'],
   ],
 ];
@@ -45,7 +46,7 @@ export default function SurveyPlace({ hold }: PlaceProps) {
   const forms = reference.data?.forms;
   const around = useMemo(() => ({ components, forms: forms ?? {}, self: null }), [components, forms]);
   const survey = useMemo(() => ({ hold, told, by: me?.name ?? '' }), [hold, told, me]);
-  if (!reference.data || !forms) return <Waiting what="survey forms" />;
+  if (!reference.data || !forms) return <Waiting what={t('survey.surveyForms')} />;
   if (Object.keys(components).length === 0) return <Start hold={hold} />;
   const parts = Object.entries(components);
   const of = (types: string[]) => parts.filter(([, c]) => types.includes(c.type));
@@ -54,9 +55,9 @@ export default function SurveyPlace({ hold }: PlaceProps) {
   const table = { components, forms, open: setEditing };
   const confirmAll = () =>
     modal.confirm({
-      title: `All ${assumed} as shown?`,
-      content: 'Only when you have looked at every one of them at this rig. Undo takes it back in one step.',
-      okText: 'I have looked at all of them',
+      title: t('survey.allAsShown', { assumed }),
+      content: t('survey.onlyWhenYouHaveLooked'),
+      okText: t('survey.iHaveLookedAtAll'),
       onOk: () => hold.edit(confirmation(parts, me?.name ?? '', new Date()) as never),
     });
   return (
@@ -65,26 +66,33 @@ export default function SurveyPlace({ hold }: PlaceProps) {
         <main className="page wide survey">
           <div className="survey-top">
             <p className="lede">
-              Read the jacket, measure, ask: labels lie. A value with <span className="is-assumed">~</span> is only{' '}
-              <Term>assumed</Term>; its tick says you have looked. Tap a value to change it.
+              {t('survey.readTheJacketMeasureAsk')} <span className="is-assumed">~</span> {t('survey.isOnly')}{' '}
+              <Term>{t('survey.assumed')}</Term>
+              {t('survey.itsTickSaysYouHave')}
             </p>
-            <div className="choose" role="radiogroup" aria-label="How what I type is known">
-              {[false, true].map((t) => (
-                <button key={String(t)} type="button" role="radio" aria-checked={told === t} onClick={() => setTold(t)}>
-                  {t ? 'I was told it' : 'I look at it'}
+            <div className="choose" role="radiogroup" aria-label={t('survey.howWhatITypeIs')}>
+              {[false, true].map((by) => (
+                <button
+                  key={String(by)}
+                  type="button"
+                  role="radio"
+                  aria-checked={told === by}
+                  onClick={() => setTold(by)}
+                >
+                  {by ? t('survey.iWasToldIt') : t('survey.iLookAtIt')}
                 </button>
               ))}
             </div>
-            {assumed > 0 && <Button onClick={confirmAll}>✓ all {assumed} as shown …</Button>}
+            {assumed > 0 && <Button onClick={confirmAll}>{t('survey.allAsShown2', { assumed })}</Button>}
           </div>
           {assumed > 0 && <FirstLooks components={components} forms={forms} />}
           <section>
-            <h1>Circuits</h1>
+            <h1>{t('survey.circuits')}</h1>
             <QuickEntry hold={hold} />
             <CircuitTable rows={circuitsOf(components)} {...table} />
           </section>
           <section>
-            <h1>12 V circuits</h1>
+            <h1>{t('survey.n12VCircuits')}</h1>
             <QuickEntry hold={hold} direct />
             {direct.length > 0 && <DcTable rows={direct} {...table} />}
           </section>
@@ -101,8 +109,8 @@ export default function SurveyPlace({ hold }: PlaceProps) {
           })}
           <div className="add-part">
             <Select
-              aria-label="Kind of part to add"
-              placeholder="Add a part of another kind"
+              aria-label={t('survey.kindOfPartToAdd')}
+              placeholder={t('survey.addAPartOfAnother')}
               showSearch={{ optionFilterProp: 'label' }}
               value={adding}
               onChange={setAdding}

@@ -4,6 +4,7 @@ import type { JobDocument, Reference } from '../api/client';
 import { useSurvey } from './context';
 import { knownBy } from '../parts/values';
 import { Photos } from './Photos';
+import { t } from '../words/t';
 import './WalkRound.css';
 
 type Found = NonNullable<JobDocument['asFound']['walk']>[string];
@@ -14,12 +15,12 @@ export function WalkRound({ items }: { items: Reference['walk'] }) {
   const found = hold.design.document.asFound.walk ?? {};
   const faults = Object.values(found).filter((f) => f.verdict === 'fault').length;
   return (
-    <section className="walk" aria-label="Walk round">
+    <section className="walk" aria-label={t('survey.walkRound')}>
       <h1>
-        Walk round{' '}
+        {t('survey.walkRound')}{' '}
         <span className="quiet">
-          {Object.keys(found).length} of {items.length} looked at
-          {faults > 0 && `, ${faults} not as it should be`}
+          {t('survey.ofLookedAt', { count: Object.keys(found).length, count2: items.length })}
+          {faults > 0 && t('survey.notAsItShouldBe', { faults })}
         </span>
       </h1>
       <ul>
@@ -51,8 +52,8 @@ function Item({ item, found }: { item: Reference['walk'][number]; found: Found |
       </span>
       <span className="choose" role="radiogroup" aria-label={item.title}>
         {[
-          ['sound', 'sound'],
-          ['fault', 'not so'],
+          ['sound', t('survey.sound')],
+          ['fault', t('survey.notSo')],
         ].map(([verdict, words]) => (
           <button
             key={verdict}
@@ -66,8 +67,8 @@ function Item({ item, found }: { item: Reference['walk'][number]; found: Found |
         ))}
       </span>
       <Input
-        aria-label={`${item.title}: what was found`}
-        placeholder="what was found"
+        aria-label={t('survey.whatWasFound', { title: item.title })}
+        placeholder={t('survey.whatWasFound2')}
         value={note}
         maxLength={400}
         onChange={(e) => setNote(e.target.value)}
@@ -75,7 +76,7 @@ function Item({ item, found }: { item: Reference['walk'][number]; found: Found |
         onPressEnter={() => found && say(found.verdict)}
       />
       <Button onClick={() => setPhotos(!photos)} aria-expanded={photos}>
-        Photographs
+        {t('survey.photographs')}
       </Button>
       {photos && <Photos job={hold.design.id} component={`walk.${item.id}`} label={item.title} />}
     </li>

@@ -1,5 +1,6 @@
 import { createContext, useContext } from 'react';
 import type { DesignHold } from '../job/useDesign';
+import { t } from '../words/t';
 
 interface Surveying {
   hold: DesignHold;
@@ -14,6 +15,6 @@ export const SurveyContext = createContext<Surveying | null>(null);
 /** The survey one is in. */
 export function useSurvey(): Surveying {
   const survey = useContext(SurveyContext);
-  if (!survey) throw new Error('outside a survey');
+  if (!survey) throw new Error(t('survey.outsideASurvey'));
   return survey;
 }

@@ -2,6 +2,7 @@ import type { Component, Field, JobDocument } from '../api/client';
 import type { Wire } from '../parts/Landing';
 import { assumedPlaces, confirmedAs, knownBy, plainValue } from '../parts/values';
 import { fieldAt } from '../ui/spoken';
+import { t } from '../words/t';
 
 /** A value of a part that is shown in a table: where it stands, and how its form declares it. */
 export interface Shown {
@@ -74,8 +75,8 @@ export function bankWords(bank: Component): string {
   const ah = Number(plainValue(bank.unitAh).value ?? 0);
   const volts = Math.round(series * unitV * 10) / 10;
   if (series === 1 && parallel === 1) return `${volts} V, ${ah} Ah`;
-  const string = series > 1 ? `${series} × ${unitV} V in series` : `${unitV} V`;
+  const string = series > 1 ? t('survey.vInSeries', { series, unitV }) : `${unitV} V`;
   const whole = `${volts} V, ${ah * parallel} Ah`;
   if (parallel === 1) return `${string} = ${whole}`;
-  return series > 1 ? `${parallel} strings of ${string} = ${whole}` : `${parallel} side by side = ${whole}`;
+  return series > 1 ? t('survey.stringsOf', { parallel, string, whole }) : t('survey.sideBySide', { parallel, whole });
 }

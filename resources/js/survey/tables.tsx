@@ -8,6 +8,7 @@ import { placeOf } from '../ui/spoken';
 import { Cell } from './Cell';
 import { useSurvey } from './context';
 import { bankWords, confirmation, landsWords, shownAt, shownOf } from './survey';
+import { t } from '../words/t';
 import './tables.css';
 
 interface TableProps {
@@ -22,15 +23,15 @@ function RowTick({ id, part }: { id: string; part: Component }) {
   const { hold, by } = useSurvey();
   const left = assumedCount(part);
   return left === 0 ? (
-    <span className="row-known" title="nothing assumed">
-      known
+    <span className="row-known" title={t('survey.nothingAssumed')}>
+      {t('survey.known')}
     </span>
   ) : (
     <Button
       onClick={() => void hold.edit(confirmation([[id, part]], by, new Date()) as never)}
-      aria-label={`${part.label}: all ${left} as shown`}
+      aria-label={t('survey.allAsShown3', { label: part.label, left })}
     >
-      ✓ {left} as shown
+      {t('survey.asShown', { left })}
     </Button>
   );
 }
@@ -43,8 +44,8 @@ function RowTools({ id, part, open }: { id: string; part: Component; open: (id: 
         <RowTick id={id} part={part} />
       </td>
       <td>
-        <Button onClick={() => open(id)} aria-label={`Open ${part.label}`}>
-          Open
+        <Button onClick={() => open(id)} aria-label={t('survey.open', { label: part.label })}>
+          {t('survey.open2')}
         </Button>
       </td>
     </>
@@ -53,7 +54,7 @@ function RowTools({ id, part, open }: { id: string; part: Component; open: (id: 
 
 function Frame({ label, head, children }: { label: string; head: string[]; children: ReactNode }) {
   return (
-    <div className="table-scroll" tabIndex={0} role="region" aria-label={`${label}, scrollable`}>
+    <div className="table-scroll" tabIndex={0} role="region" aria-label={t('survey.scrollable', { label })}>
       <table className="survey-table">
         <thead>
           <tr>
@@ -86,8 +87,19 @@ export function CircuitTable({ rows, components, forms, open }: TableProps) {
   const panels = Object.values(components).filter((c) => c.type === 'panel').length;
   return (
     <Frame
-      label="Circuits"
-      head={['Lands', 'Circuit', 'Looked at', '', 'Breaker', 'Cable', 'One way', 'GFCI', 'Outlets', 'Draws']}
+      label={t('survey.circuits')}
+      head={[
+        'Lands',
+        'Circuit',
+        t('survey.lookedAt'),
+        '',
+        'Breaker',
+        'Cable',
+        t('survey.oneWay'),
+        'GFCI',
+        'Outlets',
+        'Draws',
+      ]}
     >
       {rows.map(([id, c]) => {
         const hot = c.hot as Wire | undefined;
@@ -98,7 +110,7 @@ export function CircuitTable({ rows, components, forms, open }: TableProps) {
           <tr key={id}>
             <td className={clsx('figures', apart && 'apart')}>
               {landsWords(hot, name, panels)}
-              {apart && <small>, neutral {landsWords(neutral, name, 2)}</small>}
+              {apart && <small>{t('survey.neutral', { neutral: landsWords(neutral, name, 2) })}</small>}
             </td>
             <td>
               <b>{cell(id, c, '/label')}</b>
@@ -108,7 +120,7 @@ export function CircuitTable({ rows, components, forms, open }: TableProps) {
             <td>{cell(id, c, '/cable/size')}</td>
             <td>{cell(id, c, '/cable/lengthM')}</td>
             <td>{cell(id, c, '/gfci')}</td>
-            <td>{cell(id, c, '/receptacles', 'count')}</td>
+            <td>{cell(id, c, '/receptacles', t('survey.count'))}</td>
             <td>
               {loads.length === 1 ? (
                 cell(id, c, `/loads/${loads[0]}/watts`)
@@ -143,8 +155,18 @@ export function DcTable({ rows, components, forms, open }: TableProps) {
   const panels = Object.values(components).filter((c) => c.type === 'dc_panel').length;
   return (
     <Frame
-      label="12 V circuits"
-      head={[...(panels > 1 ? ['Panel'] : []), 'Circuit', 'Fuse', 'Wire', 'One way', 'Draws', 'Use', 'Looked at', '']}
+      label={t('survey.n12VCircuits')}
+      head={[
+        ...(panels > 1 ? ['Panel'] : []),
+        'Circuit',
+        'Fuse',
+        'Wire',
+        t('survey.oneWay'),
+        'Draws',
+        'Use',
+        t('survey.lookedAt'),
+        '',
+      ]}
     >
       {rows.map(([id, c]) => (
         <tr key={id}>
@@ -168,7 +190,7 @@ export function DcTable({ rows, components, forms, open }: TableProps) {
 export function PartTable({ rows, components, forms, open, title }: TableProps & { title: string }) {
   const { name, fields } = useRow({ components, forms });
   return (
-    <Frame label={title} head={['Part', 'Known of it', 'Looked at', '']}>
+    <Frame label={title} head={['Part', t('survey.knownOfIt'), t('survey.lookedAt'), '']}>
       {rows.map(([id, c]) => (
         <tr key={id}>
           <td>

@@ -1,5 +1,6 @@
 import { Popover } from 'antd';
 import type { Figure } from '../api/client';
+import { t } from '../words/t';
 import './Arithmetic.css';
 
 /** Figures from ten thousand up with a thin gap between thousands. */
@@ -18,7 +19,7 @@ export function FigureLine({ figure }: { figure: Figure }) {
         <div className="arithmetic">
           <code>{figure.arithmetic}</code>
           <p>{figure.source}</p>
-          {figure.assumed && <p className="is-assumed">rests on an assumed value</p>}
+          {figure.assumed && <p className="is-assumed">{t('ui.restsOnAnAssumedValue')}</p>}
         </div>
       }
     >
@@ -30,7 +31,7 @@ export function FigureLine({ figure }: { figure: Figure }) {
         </b>
         {figure.limit !== null && figure.limit > 0 && (
           <span className={`figures quiet ${over ? 'over' : ''}`}>
-            of {number(figure.limit)} {figure.unit}
+            {t('ui.of', { limit: number(figure.limit), unit: figure.unit })}
           </span>
         )}
       </button>

@@ -1,10 +1,11 @@
 import { Button, Spin } from 'antd';
+import { t } from '../words/t';
 import './Waiting.css';
 
 export function Waiting({ what }: { what: string }) {
   return (
     <div className="waiting" role="status">
-      <Spin /> <span>Fetching {what} …</span>
+      <Spin /> <span>{t('ui.fetching', { what })}</span>
     </div>
   );
 }
@@ -13,9 +14,9 @@ export function Failed({ error, again }: { error: Error; again: () => void }) {
   return (
     <div className="waiting" role="alert">
       <p>
-        <strong>That did not work.</strong> {error.message} Nothing was lost.
+        <strong>{t('ui.thatDidNotWork')}</strong> {t('ui.nothingWasLost', { message: error.message })}
       </p>
-      <Button onClick={again}>Try again</Button>
+      <Button onClick={again}>{t('ui.tryAgain')}</Button>
     </div>
   );
 }

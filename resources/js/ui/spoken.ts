@@ -1,5 +1,6 @@
 import type { Field, Reference } from '../api/client';
 import type { Units } from '../shell/units';
+import { t } from '../words/t';
 
 interface Place {
   words: string;
@@ -65,7 +66,7 @@ export function valueWords(
       })
       .join(', ');
   }
-  if (typeof value === 'boolean') return value ? 'yes' : 'no';
+  if (typeof value === 'boolean') return value ? t('ui.yes') : t('ui.no');
   if (field?.kind === 'size') return units.size(String(value));
   if (field?.unit === 'm' && typeof value === 'number') return units.length(value);
   if (field?.kind === 'choice') return field.choices[String(value)] ?? String(value);

@@ -1,10 +1,11 @@
 import type { FormInstance } from 'antd';
 import { useState } from 'react';
 import { ApiError } from '../api/client';
+import { t } from '../words/t';
 
 /** Puts what is wrong beside the fields of a form; what belongs to none of them is returned to be said by itself. */
 function atFields<Values>(form: FormInstance<Values>, error: Error): string | null {
-  if (!(error instanceof ApiError)) return 'No connection. Nothing was changed.';
+  if (!(error instanceof ApiError)) return t('ui.noConnectionNothingWasChanged');
   const names = Object.keys(form.getFieldsValue() as object);
   const here = error.problems.filter((p) => names.includes(p.pointer.slice(1)));
   form.setFields(

@@ -3,6 +3,7 @@ import { Severity } from '../ui/Severity';
 import { Staple } from './symbols/Staple';
 import { useUnits } from '../shell/units';
 import { ribbonPaint, SOURCE_WORDS, witnessSteps } from './paint';
+import { t } from '../words/t';
 import './ListForm.css';
 
 /** The wall as a list: same content, same order, for keyboards and screen readers. */
@@ -23,20 +24,22 @@ export function ListForm({
   const amps = scenario ? answer.amps[state]?.[scenario] : undefined;
   const steps = witnessSteps(focus, answer.wall.links);
   const bands: [string, string[]][] = [
-    ['Supplies', ['supplies']],
-    ['Panels', ['panels']],
-    ['Inverter and converter', ['straddle', 'switching']],
+    [t('wall.supplies'), ['supplies']],
+    [t('wall.panels'), ['panels']],
+    [t('wall.inverterAndConverter'), ['straddle', 'switching']],
     ['12 V', ['deck']],
   ];
   return (
-    <div className="listform" tabIndex={0} role="region" aria-label="The wall as a list">
+    <div className="listform" tabIndex={0} role="region" aria-label={t('wall.theWallAsAList')}>
       <p>
         {answer.states.find((s) => s.id === state)?.title}.{' '}
         {paint?.bonds
-          .map(
-            (b) =>
-              `${SOURCE_WORDS[b.source]}: ${b.count} ${b.count === 1 ? 'bond' : 'bonds'} ` +
-              `(${b.where.join(', ') || 'none'})`,
+          .map((b) =>
+            t('wall.bondsAt', {
+              source: SOURCE_WORDS[b.source],
+              count: b.count,
+              where: b.where.join(', ') || t('wall.none'),
+            }),
           )
           .join('; ')}
       </p>
@@ -44,8 +47,11 @@ export function ListForm({
         <ol>
           {paint.moves.map((m) => (
             <li key={m.device + m.atS}>
-              {answer.labels[m.component]}: {m.words}, after{' '}
-              {m.atS < 1 ? `${Math.round(m.atS * 1000)} ms` : `${m.atS} s`}
+              {t('wall.after', {
+                component: answer.labels[m.component],
+                words: m.words,
+                which: m.atS < 1 ? `${Math.round(m.atS * 1000)} ms` : `${m.atS} s`,
+              })}
             </li>
           ))}
         </ol>
@@ -72,10 +78,10 @@ export function ListForm({
                     <button
                       type="button"
                       className="linkish"
-                      aria-label={`open ${plate.label}`}
+                      aria-label={t('wall.open', { label: plate.label })}
                       onClick={() => onOpen(id)}
                     >
-                      open
+                      {t('wall.open2')}
                     </button>
                   )}
                   {plate.shape === 'gate' && <Staple closed={paint?.gates[id]?.bond ?? false} />}
@@ -98,21 +104,22 @@ export function ListForm({
                               {row.label} {row.ratingA ? `${row.ratingA} A` : ''}:{' '}
                               {live
                                 ? live.kind === 'works'
-                                  ? `works from ${SOURCE_WORDS[live.source ?? '']}`
+                                  ? t('wall.worksFrom', { source: SOURCE_WORDS[live.source ?? ''] })
                                   : live.words
                                 : row.kind === 'fuse'
                                   ? (row.cable ?? '')
-                                  : 'main'}
-                              {row.strayNeutral && `, its neutral lands on ${answer.labels[row.strayNeutral]}`}
+                                  : t('wall.main')}
+                              {row.strayNeutral &&
+                                t('wall.itsNeutralLandsOn', { strayNeutral: answer.labels[row.strayNeutral] })}
                               {sev && <Severity severity={sev} />}
                               {onOpen && row.circuit && opens(row.circuit) && (
                                 <button type="button" className="linkish" onClick={() => onOpen(row.circuit!)}>
-                                  open
+                                  {t('wall.open2')}
                                 </button>
                               )}
                               {movable && row.circuit && (row.indent ?? 0) === 0 && (
                                 <button type="button" className="linkish" onClick={() => onMove?.(row.circuit!)}>
-                                  move
+                                  {t('wall.move')}
                                 </button>
                               )}
                             </li>
@@ -126,7 +133,7 @@ export function ListForm({
         </section>
       ))}
       <section>
-        <h2>Cables</h2>
+        <h2>{t('wall.cables')}</h2>
         <ul>
           {answer.wall.links
             .filter((l) => l.kind !== 'ground')
@@ -135,23 +142,27 @@ export function ListForm({
               return (
                 <li key={link.id} className={steps.has(link.id) ? 'is-lit' : ''}>
                   {steps.has(link.id) && <b>{steps.get(link.id)}. </b>}
-                  {answer.labels[link.from.row ?? link.from.c] ?? link.from.c} to{' '}
-                  {answer.labels[link.to.c] ?? link.to.c}
-                  {link.size
-                    ? `, ${units.size(link.size)}, ${units.length(link.lengthM ?? 0)}`
-                    : link.label && `, ${link.label}`}
-                  :{' '}
-                  {p.letter
-                    ? `live from ${SOURCE_WORDS[p.letter]}${p.exchanged ? ', hot and neutral exchanged' : ''}`
-                    : p.pattern === 'battery'
-                      ? 'live from the battery'
-                      : link.kind === 'bond'
-                        ? 'bond'
-                        : 'dead'}
+                  {t('wall.to', {
+                    row: answer.labels[link.from.row ?? link.from.c] ?? link.from.c,
+                    c: answer.labels[link.to.c] ?? link.to.c,
+                    which: link.size
+                      ? `, ${units.size(link.size)}, ${units.length(link.lengthM ?? 0)}`
+                      : link.label && `, ${link.label}`,
+                    which2: p.letter
+                      ? t('wall.liveFrom', {
+                          letter: SOURCE_WORDS[p.letter],
+                          which: p.exchanged ? t('wall.hotAndNeutralExchanged') : '',
+                        })
+                      : p.pattern === 'battery'
+                        ? t('wall.liveFromTheBattery')
+                        : link.kind === 'bond'
+                          ? t('wall.bond')
+                          : t('wall.dead'),
+                  })}
                   {p.amps !== null && `, ${p.amps.toFixed(1)} A`}
                   {onOpen && opens(link.id) && (
                     <button type="button" className="linkish" onClick={() => onOpen(link.id)}>
-                      open
+                      {t('wall.open2')}
                     </button>
                   )}
                 </li>

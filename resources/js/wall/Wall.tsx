@@ -13,6 +13,7 @@ import { Plate } from './symbols/Plate';
 import { Ribbon } from './symbols/Ribbon';
 import { RibbonWords } from './symbols/RibbonWords';
 import { Tray } from './symbols/Tray';
+import { t } from '../words/t';
 
 export interface WallProps {
   answer: Answer;
@@ -64,7 +65,7 @@ export function Wall({
       className={`wall ${focus && focus.severity !== 'danger' ? 'focus-mild' : ''}`}
       style={{ width: geometry.width, height: geometry.height }}
       role="group"
-      aria-label="The wall"
+      aria-label={t('wall.theWall')}
     >
       <svg className="wall-lines" width={geometry.width} height={geometry.height} aria-hidden="true">
         <Ground geometry={geometry} />

@@ -3,6 +3,7 @@ import { TransformComponent, TransformWrapper, type ReactZoomPanPinchRef } from 
 import { useSize } from '../ui/useSize';
 import { Extent } from './Extent';
 import type { Box } from './measures';
+import { t } from '../words/t';
 import './WallView.css';
 
 /** The wall's smallest type at its own size, and the smallest that is read, px. */
@@ -74,14 +75,14 @@ export function WallView({ extent, children }: { extent: Box; children: ReactNod
           <Extent of={extent}>{children}</Extent>
         </TransformComponent>
       </TransformWrapper>
-      <div className="wall-zoom" role="group" aria-label="Size of the wall">
-        <button type="button" aria-label="Smaller" onClick={() => view.current?.zoomOut(0.25)}>
+      <div className="wall-zoom" role="group" aria-label={t('wall.sizeOfTheWall')}>
+        <button type="button" aria-label={t('wall.smaller')} onClick={() => view.current?.zoomOut(0.25)}>
           −
         </button>
         <button type="button" onClick={() => show(whole)}>
-          whole
+          {t('wall.whole')}
         </button>
-        <button type="button" aria-label="Larger" onClick={() => view.current?.zoomIn(0.25)}>
+        <button type="button" aria-label={t('wall.larger')} onClick={() => view.current?.zoomIn(0.25)}>
           +
         </button>
       </div>

@@ -1,3 +1,5 @@
+import { t } from '../words/t';
+
 /** The current of the first of some elements that anything is known of. */
 export function carried(elements: string[] | undefined, amps: Record<string, number> | undefined): number | undefined {
   const known = elements?.find((e) => amps?.[e] !== undefined);
@@ -10,5 +12,5 @@ function seconds(s: number): string {
 
 /** That a device moved by itself: as which one, and after how long. */
 export function byItself(moved: { order: number; atS: number }): string {
-  return `${moved.order} · by itself, ${seconds(moved.atS)}`;
+  return t('wall.byItself', { order: moved.order, atS: seconds(moved.atS) });
 }

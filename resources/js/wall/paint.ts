@@ -1,4 +1,5 @@
 import type { Answer, Finding, Link, Paint } from '../api/client';
+import { t } from '../words/t';
 
 /** How a ribbon is stroked: the pattern names its source, a letter repeats it. */
 export type Pattern = 'dead' | 'soft' | 'shore' | 'generator' | 'inverter' | 'battery' | 'charge';
@@ -16,21 +17,21 @@ export const PATTERN_OF: Record<string, Pattern> = {
 };
 
 export const SOURCE_WORDS: Record<string, string> = {
-  S: 'shore',
-  T: 'second shore',
-  G: 'generator',
-  F: 'second generator',
-  I: 'inverter',
-  J: 'second inverter',
-  K: 'third inverter',
-  B: 'battery',
-  C: 'charging',
+  S: t('wall.shore'),
+  T: t('wall.secondShore'),
+  G: t('wall.generator'),
+  F: t('wall.secondGenerator'),
+  I: t('wall.inverter'),
+  J: t('wall.secondInverter'),
+  K: t('wall.thirdInverter'),
+  B: t('wall.battery'),
+  C: t('wall.charging'),
 };
 
 /** What is known of a circuit in a state, in words. */
 export function liveWords(cell: { kind: string; words: string; source?: string | null }): string {
   const source = SOURCE_WORDS[cell.source ?? ''];
-  if (cell.kind === 'works') return `works from ${source}`;
+  if (cell.kind === 'works') return t('wall.worksFrom', { source });
   return cell.kind === 'ground' ? `${cell.words}, from ${source}` : cell.words;
 }
 

@@ -3,6 +3,7 @@ import { api, unwrap } from '../api/client';
 import { More } from '../ui/More';
 import { moment } from '../ui/times';
 import { Failed, Waiting } from '../ui/Waiting';
+import { t } from '../words/t';
 
 /** Ways in, denials, roles and what was carried out: a log that only grows. */
 export function AuditLog() {
@@ -13,11 +14,11 @@ export function AuditLog() {
     queryFn: async ({ pageParam }) => unwrap(await api.GET('/audit', { params: { query: { before: pageParam } } })),
     getNextPageParam: (last) => (last.more ? last.entries.at(-1)?.id : undefined),
   });
-  if (log.isPending) return <Waiting what="the log" />;
+  if (log.isPending) return <Waiting what={t('workshop.theLog')} />;
   if (log.isError) return <Failed error={log.error} again={() => void log.refetch()} />;
   return (
     <>
-      <p className="quiet">Sign-ins, denials, roles and what was carried out. Nobody can change or remove a line.</p>
+      <p className="quiet">{t('workshop.signInsDenialsRolesAnd')}</p>
       <ul className="audit">
         {log.data.pages
           .flatMap((page) => page.entries)
@@ -25,13 +26,13 @@ export function AuditLog() {
             <li key={entry.id} data-what={entry.what}>
               <time dateTime={entry.at}>{moment(entry.at)}</time>
               <span>
-                <b>{entry.who ?? 'The machine'}</b> {entry.words}
+                <b>{entry.who ?? t('workshop.theMachine')}</b> {entry.words}
               </span>
               <small className="quiet">{entry.address}</small>
             </li>
           ))}
       </ul>
-      <More of={log} words="Earlier lines" />
+      <More of={log} words={t('workshop.earlierLines')} />
     </>
   );
 }

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { api, unwrap, type Customer } from '../api/client';
 import { Failed, Waiting } from '../ui/Waiting';
+import { t } from '../words/t';
 import './Customers.css';
 
 /** Whose rigs came in; one who asks for it is erased here. */
@@ -14,11 +15,11 @@ export function Customers() {
     staleTime: 0,
     queryFn: async () => unwrap(await api.GET('/customers')).customers,
   });
-  if (customers.isPending) return <Waiting what="customers" />;
+  if (customers.isPending) return <Waiting what={t('workshop.customers')} />;
   if (customers.isError) return <Failed error={customers.error} again={() => void customers.refetch()} />;
   return (
     <>
-      {customers.data.length === 0 && <p className="empty">No customer yet. One comes with a job that is opened.</p>}
+      {customers.data.length === 0 && <p className="empty">{t('workshop.noCustomerYetOneComes')}</p>}
       <ul className="roster">
         {customers.data.map((customer) => (
           <li key={customer.id}>
@@ -26,7 +27,7 @@ export function Customers() {
               <b>{customer.name}</b>
               <small className="quiet">
                 {customer.jobs.length === 0
-                  ? 'no job'
+                  ? t('workshop.noJob')
                   : customer.jobs.map((job, i) => (
                       <span key={job.id}>
                         {i > 0 && ', '}
@@ -35,7 +36,7 @@ export function Customers() {
                     ))}
               </small>
             </span>
-            <Button onClick={() => setErasing(customer)}>Erase …</Button>
+            <Button onClick={() => setErasing(customer)}>{t('workshop.erase')}</Button>
           </li>
         ))}
       </ul>
@@ -60,7 +61,11 @@ function Erase({ customer, close }: { customer: Customer; close: () => void }) {
     mutationFn: async () => unwrap(await api.POST('/customers/{customer}/erase', { ...path, body: { name, jobs } })),
     onSuccess: async (gone) => {
       void message.success(
-        `Erased: the name, ${gone.photos} photographs, ${gone.sheets} sheets${gone.jobs ? `, ${gone.jobs} jobs` : ''}.`,
+        t('workshop.erasedTheNamePhotographsSheets', {
+          photos: gone.photos,
+          sheets: gone.sheets,
+          jobs: gone.jobs ? t('workshop.andJobs', { jobs: gone.jobs }) : '',
+        }),
       );
       close();
       await client.invalidateQueries({ queryKey: ['customers'] });
@@ -70,14 +75,14 @@ function Erase({ customer, close }: { customer: Customer; close: () => void }) {
   return (
     <Modal
       open
-      title={`Erase ${customer.name}`}
-      okText="Erase"
+      title={t('workshop.erase2', { name: customer.name })}
+      okText={t('workshop.erase3')}
       okButtonProps={{ danger: true, disabled: name !== customer.name, loading: erase.isPending }}
-      cancelText="Leave it"
+      cancelText={t('workshop.leaveIt')}
       onOk={() => erase.mutate()}
       onCancel={close}
     >
-      <p>The name, all photographs of the rigs and all printed sheets go for good. This cannot be undone.</p>
+      <p>{t('workshop.theNameAllPhotographsOf')}</p>
       <Radio.Group
         className="erase-jobs"
         value={jobs}
@@ -85,25 +90,24 @@ function Erase({ customer, close }: { customer: Customer; close: () => void }) {
         options={[
           {
             value: 'keep',
-            label: 'Keep what was wired and read, without the name: whoever works on the rig next needs it.',
+            label: t('workshop.keepWhatWasWiredAnd'),
           },
           {
             value: 'remove',
-            label: `Remove ${count === 1 ? 'the job' : `the ${count} jobs`} too, with every revision and reading.`,
+            label: t('workshop.removeTooWithEveryRevision', {
+              which: count === 1 ? t('workshop.theJob') : t('workshop.theJobs', { count }),
+            }),
           },
         ]}
       />
       {jobs === 'keep' && traces.data && traces.data.length > 0 && (
         <p className="trouble" role="alert">
-          The name also stands in {traces.data.join(', ')}. Keeping the jobs keeps that.
+          {t('workshop.theNameAlsoStandsIn', { data: traces.data.join(', ') })}
         </p>
       )}
-      <p className="quiet">
-        The log keeps that a customer was erased, not who. Backups taken earlier hold the name until they are thrown
-        away.
-      </p>
+      <p className="quiet">{t('workshop.theLogKeepsThatA')}</p>
       <label className="erase-name">
-        Write the name, to be sure it is the right one
+        {t('workshop.writeTheNameToBe')}
         <Input value={name} onChange={(e) => setName(e.target.value)} placeholder={customer.name} />
       </label>
       {erase.isError && (

@@ -1,6 +1,7 @@
 import { App, Button } from 'antd';
 import type { MadeLink } from '../api/client';
 import { moment } from '../ui/times';
+import { t } from '../words/t';
 import './HandOver.css';
 
 /** A link that was just made: told this once, handed over by hand. */
@@ -11,28 +12,28 @@ export function HandOver({ made, done }: { made: MadeLink; done: () => void }) {
     try {
       // Only where the browser trusts the connection; elsewhere the text is selected by hand.
       await navigator.clipboard.writeText(address);
-      void message.success('Copied.');
+      void message.success(t('workshop.copied'));
     } catch {
-      void message.info('Select it and copy it by hand.');
+      void message.info(t('workshop.selectItAndCopyIt'));
     }
   };
   return (
-    <section className="hand-over" role="status" aria-label={`Link for ${made.link.for}`}>
+    <section className="hand-over" role="status" aria-label={t('workshop.linkFor', { for: made.link.for })}>
       <p>
         <b>
           {made.link.renews
-            ? `With this ${made.link.for} sets a new password`
-            : `With this ${made.link.for} joins as ${made.link.roleLabel?.toLowerCase()}`}
+            ? t('workshop.withThisSetsANew', { for: made.link.for })
+            : t('workshop.withThisJoinsAs', { for: made.link.for, roleLabel: made.link.roleLabel?.toLowerCase() })}
         </b>
-        , once, until {moment(made.link.until)}. Hand it over yourself: whoever has it gets in. It is not shown again.
+        {t('workshop.onceUntilHandItOver', { until: moment(made.link.until) })}
       </p>
       <code>{address}</code>
       <div>
         <Button type="primary" onClick={() => void copy()}>
-          Copy
+          {t('workshop.copy')}
         </Button>
         <Button type="text" onClick={done}>
-          Done
+          {t('workshop.done')}
         </Button>
       </div>
     </section>

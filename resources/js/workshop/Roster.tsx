@@ -5,14 +5,15 @@ import { api, unwrap, type MadeLink, type Person, type PersonLink } from '../api
 import { day, moment } from '../ui/times';
 import { Failed, Waiting } from '../ui/Waiting';
 import { HandOver } from './HandOver';
+import { t } from '../words/t';
 import './Roster.css';
 
 type Role = Person['role'];
 
 const ROLES: { value: Role; label: string; may: string }[] = [
-  { value: 'lead', label: 'Lead technician', may: 'everything, people too' },
-  { value: 'technician', label: 'Technician', may: 'surveys, plans, records' },
-  { value: 'apprentice', label: 'Apprentice', may: 'surveys and records, reads plans' },
+  { value: 'lead', label: t('workshop.leadTechnician'), may: t('workshop.everythingPeopleToo') },
+  { value: 'technician', label: t('workshop.technician2'), may: t('workshop.surveysPlansRecords') },
+  { value: 'apprentice', label: t('workshop.apprentice2'), may: t('workshop.surveysAndRecordsReadsPlans') },
 ];
 
 /** Who is of the workshop, and the links that are out. */
@@ -30,19 +31,17 @@ export function Roster() {
     },
     onError: (e) => void message.error(e.message),
   });
-  if (roster.isPending) return <Waiting what="people" />;
+  if (roster.isPending) return <Waiting what={t('workshop.people')} />;
   if (roster.isError) return <Failed error={roster.error} again={() => void roster.refetch()} />;
   const here = roster.data.people.filter((p) => p.leftAt === null);
   const left = roster.data.people.filter((p) => p.leftAt !== null);
   const path = (p: Person) => ({ params: { path: { person: p.id } } });
   const leave = (p: Person) =>
     modal.confirm({
-      title: `${p.name} leaves?`,
-      content:
-        'Signed out everywhere at once, tokens and open links included. The name stays on what was done. ' +
-        'You can let the person in again.',
+      title: t('workshop.leaves', { name: p.name }),
+      content: t('workshop.signedOutEverywhereAtOnce') + t('workshop.youCanLetThePerson'),
       okText: `${p.name} leaves`,
-      cancelText: 'Stays',
+      cancelText: t('workshop.stays'),
       onOk: () => run.mutate(async () => void unwrap(await api.POST('/people/{person}/leave', path(p)))),
     });
   return (
@@ -51,19 +50,19 @@ export function Roster() {
         make={(values) => run.mutateAsync(async () => unwrap(await api.POST('/people/invitations', { body: values })))}
       />
       {made && <HandOver made={made} done={() => setMade(null)} />}
-      <h2>Here</h2>
+      <h2>{t('workshop.here')}</h2>
       <ul className="roster">
         {here.map((p) => (
           <li key={p.id}>
             <span className="roster-who">
               <b>
                 {p.name}
-                {p.me && ' (you)'}
+                {p.me && t('workshop.you')}
               </b>
               <small className="quiet">{p.email}</small>
             </span>
             <Select<Role>
-              aria-label={`Role of ${p.name}`}
+              aria-label={t('workshop.roleOf', { name: p.name })}
               value={p.role}
               options={ROLES}
               popupMatchSelectWidth={false}
@@ -73,21 +72,23 @@ export function Roster() {
                 )
               }
             />
-            <small className="quiet roster-seen">{p.seenAt ? `here ${moment(p.seenAt)}` : 'not yet here'}</small>
+            <small className="quiet roster-seen">
+              {p.seenAt ? t('workshop.here2', { seenAt: moment(p.seenAt) }) : t('workshop.notYetHere')}
+            </small>
             <Dropdown
               trigger={['click']}
               menu={{
                 items: [
                   {
                     key: 'reset',
-                    label: 'Link for a new password',
+                    label: t('workshop.linkForANewPassword'),
                     onClick: () => run.mutate(async () => unwrap(await api.POST('/people/{person}/reset', path(p)))),
                   },
-                  { key: 'leave', label: 'Leaves the workshop …', danger: true, onClick: () => leave(p) },
+                  { key: 'leave', label: t('workshop.leavesTheWorkshop'), danger: true, onClick: () => leave(p) },
                 ],
               }}
             >
-              <Button aria-label={`What to do for ${p.name}`}>…</Button>
+              <Button aria-label={t('workshop.whatToDoFor', { name: p.name })}>…</Button>
             </Dropdown>
           </li>
         ))}
@@ -102,7 +103,7 @@ export function Roster() {
       />
       {left.length > 0 && (
         <>
-          <h2>Left</h2>
+          <h2>{t('workshop.left')}</h2>
           <ul className="roster">
             {left.map((p) => (
               <li key={p.id}>
@@ -110,11 +111,11 @@ export function Roster() {
                   <b>{p.name}</b>
                   <small className="quiet">{p.email}</small>
                 </span>
-                <small className="quiet roster-seen">left {day(p.leftAt!)}</small>
+                <small className="quiet roster-seen">{t('workshop.left2', { leftAt: day(p.leftAt!) })}</small>
                 <Button
                   onClick={() => run.mutate(async () => unwrap(await api.POST('/people/{person}/return', path(p))))}
                 >
-                  Let in again
+                  {t('workshop.letInAgain')}
                 </Button>
               </li>
             ))}
@@ -129,7 +130,7 @@ function Invite({ make }: { make: (values: { name: string; role: Role }) => Prom
   const [form] = Form.useForm<{ name: string; role: Role }>();
   return (
     <>
-      <h2>Somebody new</h2>
+      <h2>{t('workshop.somebodyNew')}</h2>
       <Form
         form={form}
         className="invite"
@@ -143,12 +144,12 @@ function Invite({ make }: { make: (values: { name: string; role: Role }) => Prom
           )
         }
       >
-        <Form.Item name="name" rules={[{ required: true, whitespace: true, message: 'Who is it?' }]}>
-          <Input aria-label="Name of somebody new" placeholder="Name" maxLength={120} />
+        <Form.Item name="name" rules={[{ required: true, whitespace: true, message: t('workshop.whoIsIt') }]}>
+          <Input aria-label={t('workshop.nameOfSomebodyNew')} placeholder={t('workshop.name')} maxLength={120} />
         </Form.Item>
         <Form.Item name="role">
           <Select
-            aria-label="Role of somebody new"
+            aria-label={t('workshop.roleOfSomebodyNew')}
             popupMatchSelectWidth={false}
             options={ROLES}
             optionRender={(option) => (
@@ -159,7 +160,7 @@ function Invite({ make }: { make: (values: { name: string; role: Role }) => Prom
           />
         </Form.Item>
         <Button type="primary" htmlType="submit">
-          Make an invitation
+          {t('workshop.makeAnInvitation')}
         </Button>
       </Form>
     </>
@@ -170,19 +171,21 @@ function Links({ links, takeBack }: { links: PersonLink[]; takeBack: (link: Pers
   if (links.length === 0) return null;
   return (
     <>
-      <h2>Links that are out</h2>
+      <h2>{t('workshop.linksThatAreOut')}</h2>
       <ul className="roster">
         {links.map((link) => (
           <li key={link.id}>
             <span className="roster-who">
               <b>{link.for}</b>
               <small className="quiet">
-                {link.renews ? 'a new password' : `joins as ${link.roleLabel?.toLowerCase()}`}
-                {link.by && `, made by ${link.by}`}
+                {link.renews
+                  ? t('workshop.aNewPassword')
+                  : t('workshop.joinsAs', { roleLabel: link.roleLabel?.toLowerCase() })}
+                {link.by && t('workshop.madeBy', { by: link.by })}
               </small>
             </span>
-            <small className="quiet roster-seen">until {moment(link.until)}</small>
-            <Button onClick={() => takeBack(link)}>Take back</Button>
+            <small className="quiet roster-seen">{t('workshop.until', { until: moment(link.until) })}</small>
+            <Button onClick={() => takeBack(link)}>{t('workshop.takeBack')}</Button>
           </li>
         ))}
       </ul>

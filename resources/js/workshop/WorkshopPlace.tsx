@@ -5,13 +5,14 @@ import { useMe } from '../shell/Session';
 import { AuditLog } from './AuditLog';
 import { Customers } from './Customers';
 import { Roster } from './Roster';
+import { t } from '../words/t';
 import './WorkshopPlace.css';
 
 const PARTS = { people: Roster, customers: Customers, log: AuditLog };
 const WORDS: Record<keyof typeof PARTS, string> = {
-  people: 'People',
-  customers: 'Customers',
-  log: 'Who did what',
+  people: t('workshop.people2'),
+  customers: t('workshop.customers2'),
+  log: t('workshop.whoDidWhat'),
 };
 
 /** The workshop itself, for its lead technicians: who is here, whose rigs came in, what was done with rights. */
@@ -29,7 +30,7 @@ export default function WorkshopPlace() {
           <>
             <Segmented
               className="workshop-parts"
-              aria-label="Part of the workshop"
+              aria-label={t('workshop.partOfTheWorkshop')}
               value={part}
               options={Object.entries(WORDS).map(([value, label]) => ({ value, label }))}
               onChange={(value) => setParams(value === 'people' ? {} : { part: String(value) })}
@@ -37,7 +38,7 @@ export default function WorkshopPlace() {
             <Part />
           </>
         ) : (
-          <p className="empty">A lead technician manages the workshop. Ask one for a role or a new password.</p>
+          <p className="empty">{t('workshop.aLeadTechnicianManagesThe')}</p>
         )}
       </main>
     </>

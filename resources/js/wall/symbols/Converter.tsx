@@ -1,6 +1,7 @@
 import { SOURCE_WORDS } from '../paint';
 import type { Facts } from './facts';
 import { Lines } from './Lines';
+import { t } from '../../words/t';
 
 /** A converter: from what it runs, and up to how many amps. */
 export function Converter({ id, plate, answer, state }: Facts) {
@@ -9,7 +10,7 @@ export function Converter({ id, plate, answer, state }: Facts) {
     <span className="facts">
       <Lines plate={plate} />
       <b className={charging ? 'dc' : ''}>
-        {charging ? `running on ${SOURCE_WORDS[charging.on]}, to ${charging.amps} A` : 'off'}
+        {charging ? t('wall.runningOnToA', { on: SOURCE_WORDS[charging.on], amps: charging.amps }) : t('wall.off')}
       </b>
     </span>
   );

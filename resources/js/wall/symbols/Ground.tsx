@@ -1,4 +1,5 @@
 import { rect, type Geometry } from '../measures';
+import { t } from '../../words/t';
 import './Ground.css';
 
 /** What a rig stands on: the sill for its frame, and the line between 120 V and 12 V. */
@@ -20,7 +21,7 @@ export function Ground({ geometry: { width, deckTop, sill } }: { geometry: Geome
       <rect {...rect(sill)} className="sill" />
       <rect {...rect(sill)} fill="url(#hatch)" />
       <text x={12} y={sill.y + 17} className="note strong">
-        frame
+        {t('wall.frame')}
       </text>
     </>
   );

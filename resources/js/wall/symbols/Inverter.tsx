@@ -1,5 +1,6 @@
 import { byItself, carried } from '../figures';
 import type { Facts } from './facts';
+import { t } from '../../words/t';
 
 /** An inverter without a transfer of its own: whether it runs, what it gives and what it takes from the battery. */
 export function Inverter({ id, plate, answer, state, amps, moved }: Facts) {
@@ -16,7 +17,7 @@ export function Inverter({ id, plate, answer, state, amps, moved }: Facts) {
         {[moved ? gate?.words : '', ...(gate?.settings ?? [])].filter(Boolean).join(' · ')}
       </span>
       <span className="gate-line quiet">
-        <span>battery side</span>
+        <span>{t('wall.batterySide')}</span>
         <b className="figures dc">{direct !== undefined ? `−${direct.toFixed(0)} A` : plate.lines[0]}</b>
       </span>
     </span>

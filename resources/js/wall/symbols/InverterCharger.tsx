@@ -2,6 +2,7 @@ import { byItself, carried } from '../figures';
 import type { Facts } from './facts';
 import { Staple } from './Staple';
 import { Bridge } from './Ways';
+import { t } from '../../words/t';
 
 /** An inverter/charger: how its transfer stands, whether its bond is closed, what it takes or gives. */
 export function InverterCharger({ id, plate, answer, state, amps, moved }: Facts) {
@@ -15,7 +16,7 @@ export function InverterCharger({ id, plate, answer, state, amps, moved }: Facts
       <Bridge position={gate?.position ?? 'rest'} />
       <span className="gate-line">
         <span className={`tag ${moved ? 'tag-moved' : ''}`}>
-          {moved ? byItself(moved) : `switch: ${gate?.mode ?? ''}`}
+          {moved ? byItself(moved) : t('wall.switch', { mode: gate?.mode ?? '' })}
         </span>
         <Staple closed={gate?.bond ?? false} />
       </span>
@@ -24,12 +25,12 @@ export function InverterCharger({ id, plate, answer, state, amps, moved }: Facts
         {out !== undefined && <b className="figures">{out.toFixed(1)} A</b>}
       </span>
       <span className="gate-line quiet">
-        <span>battery side</span>
+        <span>{t('wall.batterySide')}</span>
         <b className="figures dc">
           {direct !== undefined
             ? `−${direct.toFixed(0)} A`
             : charging
-              ? `charging, to ${charging.amps} A`
+              ? t('wall.chargingToA', { amps: charging.amps })
               : plate.lines[0]}
         </b>
       </span>

@@ -4,6 +4,7 @@ import type { Finding, Plate as PlateShape } from '../../api/client';
 import { useLanding } from '../landing';
 import { place, type Box } from '../measures';
 import { Severity } from '../../ui/Severity';
+import { t } from '../../words/t';
 import './Plate.css';
 
 export interface Common {
@@ -59,7 +60,7 @@ export function Plate({
       <span className="plate-head">
         <span className="plate-name">{plate.label}</span>
         {plate.assumed > 0 && (
-          <span className="assumed-tag" title={`${plate.assumed} values assumed, not measured`}>
+          <span className="assumed-tag" title={t('wall.valuesAssumedNotMeasured', { count: plate.assumed })}>
             ~{plate.assumed}
           </span>
         )}

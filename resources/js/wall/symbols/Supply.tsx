@@ -1,6 +1,7 @@
 import type { Answer, Link } from '../../api/client';
 import type { Facts } from './facts';
 import { Lines } from './Lines';
+import { t } from '../../words/t';
 import './Supply.css';
 
 /** A shore supply: whether the rig is plugged into it, what is live, how many bonds the system then has. */
@@ -11,10 +12,12 @@ export function Supply({ id, plate, answer, state }: Facts) {
   const live = supply?.plugged && paint?.links[cordOf(id, answer)?.id ?? '']?.hot?.[0];
   return (
     <span className="facts">
-      <b className={live ? 'live-word' : ''}>{supply?.words ?? 'not plugged in'}</b>
+      <b className={live ? 'live-word' : ''}>{supply?.words ?? t('wall.notPluggedIn')}</b>
       <Lines plate={plate} />
       {bonds && supply?.plugged && (
-        <span className={`bonds ${bonds.count === 1 ? '' : 'bonds-bad'}`}>bonds: {bonds.count}</span>
+        <span className={`bonds ${bonds.count === 1 ? '' : 'bonds-bad'}`}>
+          {t('wall.bonds', { count: bonds.count })}
+        </span>
       )}
     </span>
   );

@@ -8,6 +8,7 @@ import type { Common } from './Plate';
 import { Rails } from './Rails';
 import { Severity } from '../../ui/Severity';
 import { TrayRow } from './TrayRow';
+import { t } from '../../words/t';
 import './Tray.css';
 
 interface TrayProps extends Common {
@@ -60,10 +61,10 @@ export function Tray({
       ? ''
       : bus?.source
         ? bus.soft
-          ? `live through a load`
+          ? t('wall.liveThroughALoad')
           : `${SOURCE_WORDS[bus.source]}${total !== undefined ? ` · ${total.toFixed(1)} A` : ''}`
         : bus?.exchanged
-          ? `${SOURCE_WORDS[bus.exchanged]}, hot and neutral exchanged`
+          ? t('wall.hotAndNeutralExchanged2', { exchanged: SOURCE_WORDS[bus.exchanged] })
           : 'dead';
   return (
     <section

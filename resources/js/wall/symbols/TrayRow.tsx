@@ -5,6 +5,7 @@ import type { Answer, Finding, Row } from '../../api/client';
 import { carried } from '../figures';
 import { liveWords } from '../paint';
 import { Severity } from '../../ui/Severity';
+import { t } from '../../words/t';
 import './TrayRow.css';
 
 /** A slot of a panel, or what hangs behind one. */
@@ -55,7 +56,7 @@ export function TrayRow({
           {row.slot}
           {row.half}
         </span>
-        <span className="row-name">free</span>
+        <span className="row-name">{t('wall.free')}</span>
       </div>
     );
   }
@@ -64,7 +65,9 @@ export function TrayRow({
   const share = current !== undefined && row.ratingA ? Math.min(1, current / row.ratingA) : 0;
   const position = answer.paint[state]?.positions[row.device ?? '']?.position;
   const on = !row.device || (row.closedIn ?? []).includes(position ?? '');
-  const kind = { main: 'main breaker', backfeed: 'back-fed breaker', fuse: '12 V fuse' }[row.kind as string];
+  const kind = { main: t('wall.mainBreaker'), backfeed: t('wall.backFedBreaker'), fuse: '12 V fuse' }[
+    row.kind as string
+  ];
   const words = kind ?? (live ? liveWords(live) : '');
   const key = (e: KeyboardEvent) => {
     if ((e.key === 'm' || e.key === 'M') && row.circuit && movable) {
@@ -102,18 +105,20 @@ export function TrayRow({
       role="button"
       tabIndex={0}
       aria-label={
-        `${byHand ? 'switch ' : ''}${row.slot}${row.half} ${row.label}, ${row.ratingA ?? ''} A, ${words}` +
-        (row.strayNeutral ? ', neutral lands elsewhere' : '')
+        `${byHand ? t('wall.switch2') : ''}${row.slot}${row.half} ${row.label}, ${row.ratingA ?? ''} A, ${words}` +
+        (row.strayNeutral ? t('wall.neutralLandsElsewhere') : '')
       }
-      aria-roledescription={movable ? 'circuit, movable: M, or Shift and Space' : undefined}
+      aria-roledescription={movable ? t('wall.circuitMovableMOrShift') : undefined}
     >
       <span className="row-slot">
         {(row.indent ?? 0) > 0 ? '↳' : row.slot}
         {row.half}
       </span>
       <span className="row-name">{row.label}</span>
-      {row.gfci && row.gfci !== 'none' && <span className="gfci">GFCI</span>}
-      {(row.assumed ?? 0) > 0 && <span className="assumed-dot" title={`${row.assumed} values assumed`} />}
+      {row.gfci && row.gfci !== 'none' && <span className="gfci">{t('wall.gfci')}</span>}
+      {(row.assumed ?? 0) > 0 && (
+        <span className="assumed-dot" title={t('wall.valuesAssumed', { count: row.assumed })} />
+      )}
       {worst && <Severity severity={worst} />}
       <span className="row-rating figures">
         {volts !== undefined ? `${volts.toFixed(1)} V` : row.ratingA ? `${row.ratingA} A` : ''}

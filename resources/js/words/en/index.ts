@@ -1,0 +1,13 @@
+export { default as account } from './account.json';
+export { default as api } from './api.json';
+export { default as job } from './job.json';
+export { default as jobs } from './jobs.json';
+export { default as parts } from './parts.json';
+export { default as plan } from './plan.json';
+export { default as sheet } from './sheet.json';
+export { default as shell } from './shell.json';
+export { default as size } from './size.json';
+export { default as survey } from './survey.json';
+export { default as ui } from './ui.json';
+export { default as wall } from './wall.json';
+export { default as workshop } from './workshop.json';
