@@ -41,6 +41,7 @@ final class Intents
         PlanFit::class,
         PlanInLine::class,
         PlanRemove::class,
+        PlanExchange::class,
         DropChange::class,
         AddStage::class,
         StageChange::class,

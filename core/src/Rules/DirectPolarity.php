@@ -138,6 +138,7 @@ final class DirectPolarity implements StateRule, OfDirectCurrent, Unclaimed
                     $nominalV > 0 ? $nominalV : null,
                 ),
             ],
+            remedies: $volts < 0.0 ? [LeadRemedies::exchange($rig, $component)] : [],
             title: $title,
         );
     }

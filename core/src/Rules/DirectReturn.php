@@ -112,6 +112,7 @@ final class DirectReturn implements RigRule
                     : sprintf('%s has its negative and no positive: it does not work.', $graph->label($component)),
                 [$component],
                 severity: $has[0] ? Severity::Warning : Severity::Advice,
+                remedies: LeadRemedies::mate($rig, $component, $has[0] ? [$pos, $neg] : [$neg, $pos], $has[0]),
             );
         }
 

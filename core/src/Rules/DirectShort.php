@@ -97,6 +97,7 @@ final class DirectShort implements StateRule, OfDirectCurrent, Unclaimed
                         0.0,
                     ),
                 ],
+                remedies: LeadRemedies::takeOut($rig, $on),
                 paths: [[$battery->pos, $battery->neg]],
             );
         }

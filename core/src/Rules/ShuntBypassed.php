@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Hollin\Core\Rules;
 
 use Hollin\Core\Network\Element;
+use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Purpose;
 use Hollin\Core\Network\Walk;
 use Hollin\Core\Reference\Figure;
@@ -90,6 +91,7 @@ final class ShuntBypassed implements RigRule
                             true,
                         ),
                     ],
+                    remedies: LeadRemedies::takeOut($rig, $on),
                 );
 
                 continue;
@@ -130,10 +132,33 @@ final class ShuntBypassed implements RigRule
                     ),
                     [$shunt->component, ...array_keys($takers)],
                     severity: Severity::Advice,
+                    remedies: LeadRemedies::land(
+                        $rig,
+                        $before,
+                        array_key_exists($shunt->a, $before) ? $shunt->b : $shunt->a,
+                        self::leadsAt($graph, $takers),
+                        'what it takes is counted',
+                    ),
                 );
             }
         }
 
         return $hits;
+    }
+
+    /**
+     * @param array<string, true> $takers components as keys
+     * @return list<string> leads at their negatives
+     */
+    private static function leadsAt(Graph $graph, array $takers): array
+    {
+        $leads = [];
+        foreach ($graph->direct() as $of) {
+            foreach (isset($takers[$of['component']]) ? $graph->neighbours()[$of['neg']] ?? [] : [] as [, $id]) {
+                $leads[$graph->elements[$id]->component] = true;
+            }
+        }
+
+        return array_keys($leads);
     }
 }

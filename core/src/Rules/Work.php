@@ -54,6 +54,8 @@ enum Work: string
             $intent['kind'] === 'set_need', $fitted === 'instruction' => self::Habit,
             in_array($path, self::DEVICES, true), $intent['kind'] === 'plan_remove' => self::Device,
             $intent['kind'] === 'move_circuit',
+            $intent['kind'] === 'plan_exchange',
+            in_array($path, ['/from', '/to'], true),
             in_array($path, ['/hot', '/neutral'], true) && ($component?->is('circuit') ?? false)
                 => self::Landing,
             str_starts_with($path, '/cable'), str_starts_with($path, '/cord') => ($component?->is('circuit') ??

@@ -244,3 +244,47 @@ it('fits a surge unit into the first cable behind the inlet, and the wrong volts
         ->and(Rigs::findings(Rigs::planned($done), 'pedestal_volts'))
         ->toBe([]);
 });
+
+describe('what one lead can do', function (): void {
+    $labels = fn(stdClass $document, string $rule, string $about = ''): array => array_column(
+        offered($document, $rule, 'p/whole', $about),
+        'label',
+    );
+
+    it('takes out the lead that shorts a battery, and no other', function () use ($labels): void {
+        $sample = Hollin\Core\Rules\DirectShort::definition()->samples;
+        expect($labels(Rigs::job(...$sample[0]->edits), 'dc_short'))->toBe(['Take out Lead stray']);
+    });
+
+    it('lands leads the right way round', function () use ($labels): void {
+        $sample = Hollin\Core\Rules\DirectPolarity::definition()->samples[0];
+        $document = Rigs::job(...$sample->edits);
+        $offers = offered($document, 'dc_polarity');
+        expect(array_column($offers, 'label'))->toContain('Exchange positive and negative at Inverter/charger 3000 VA');
+        $after = judgedAnew(Rigs::edit($document, $offers[0]['intent']), 'p/whole');
+        expect(array_filter($after, fn(Finding $f): bool => $f->rule->id === 'dc_polarity'))->toBe([]);
+    });
+
+    it('counts what was not counted, and takes out the way around a shunt', function () use ($labels): void {
+        $offered = [];
+        foreach (Hollin\Core\Rules\ShuntBypassed::definition()->samples as $sample) {
+            if ($sample->found) {
+                array_push($offered, ...$labels(Rigs::job(...$sample->edits), 'shunt_bypassed'));
+            }
+        }
+        expect($offered)->toContain('Take out Second bond');
+        expect(
+            array_filter($offered, fn(string $o): bool => str_ends_with($o, 'on the load side of Shunt')),
+        )->not->toBe([]);
+    });
+
+    it('runs the lead that is missing, its length assumed', function (): void {
+        $sample = Hollin\Core\Rules\DirectReturn::definition()->samples[0];
+        $document = Rigs::job(...$sample->edits);
+        $offers = offered($document, 'dc_return', 'as_found');
+        expect($offers[0]['label'])->toStartWith('Run its negative, like the lead that is there, to');
+        $planned = Rigs::edit($document, ['plan' => 'p'] + $offers[0]['intent']);
+        $lead = Hollin\Core\Plan\Planned::atLast($planned, 'p')->fan_return;
+        expect($lead->cable->lengthM->basis)->toBe('assumed');
+    });
+});

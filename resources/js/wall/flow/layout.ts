@@ -287,6 +287,7 @@ const MARGIN = 24;
 
 /** Distance of a lead from what it passes, px. */
 const CLEAR = 7;
+const CLOSE = 3.5;
 
 /**
  * From the foot of a body down to the channel between the strips: straight where nothing stands below, else past it. It
@@ -294,11 +295,10 @@ const CLEAR = 7;
  */
 function wayDown(body: Box, target: number, to: number, width: number, boxes: Box[], taken: Upright[]): Point[] {
   const from = body.y + body.h;
-  const turn = from + CLEAR + 2;
-  const free = (x: number, y1: number) =>
-    boxes.every((b) => b.y + b.h <= y1 + 0.5 || b.y >= to || x <= b.x - CLEAR || x >= b.x + b.w + CLEAR) &&
-    taken.every((t) => t.y2 <= y1 || t.y1 >= to || Math.abs(t.x - x) >= CLEAR);
-  const across = (x1: number, x2: number) =>
+  const free = (x: number, y1: number, y2: number, apart: number) =>
+    boxes.every((b) => b.y + b.h <= y1 + 0.5 || b.y >= y2 || x <= b.x - CLEAR || x >= b.x + b.w + CLEAR) &&
+    taken.every((t) => t.y2 <= y1 || t.y1 >= y2 || Math.abs(t.x - x) >= apart);
+  const across = (x1: number, x2: number, turn: number) =>
     boxes.every(
       (b) =>
         b === body ||
@@ -309,13 +309,21 @@ function wayDown(body: Box, target: number, to: number, width: number, boxes: Bo
     );
   const [left, right] = [body.x + FOOT * 2, body.x + body.w - 16];
   const inside = (x: number) => Math.max(left, Math.min(right, x));
-  let best = { x: inside(target), cost: Infinity };
   const tries = [target, ...Array.from({ length: Math.floor(width / 4) - 2 }, (_, i) => 4 + i * 4)];
-  for (const x of tries) {
-    const straight = x >= left && x <= right;
-    if (!free(x, straight ? from : turn) || (!straight && !across(inside(x), x))) continue;
-    const cost = Math.abs(x - target) + (straight ? 0 : 120 + 2 * Math.abs(x - inside(x)));
-    if (cost < best.cost) best = { x, cost };
+  let best = { x: inside(target), turn: from + CLEAR + 2, cost: Infinity };
+  // It turns as near to the body as it can: lower down only where something stands beside it there. Where cables stand
+  // too close to leave room, it goes between them.
+  for (const apart of [CLEAR, CLOSE]) {
+    for (let turn = from + CLEAR + 2; turn < to && best.cost === Infinity; turn += CLEAR) {
+      for (const x of tries) {
+        const straight = x >= left && x <= right;
+        const exit = inside(x);
+        const turns = () => free(exit, from, turn, apart) && across(exit, x, turn);
+        if (!free(x, straight ? from : turn, to, apart) || !(straight || turns())) continue;
+        const cost = Math.abs(x - target) + (straight ? 0 : 120 + 2 * Math.abs(x - exit));
+        if (cost < best.cost) best = { x, turn, cost };
+      }
+    }
   }
   const exit = inside(best.x);
   return exit === best.x
@@ -325,8 +333,8 @@ function wayDown(body: Box, target: number, to: number, width: number, boxes: Bo
       ]
     : [
         { x: exit, y: from },
-        { x: exit, y: turn },
-        { x: best.x, y: turn },
+        { x: exit, y: best.turn },
+        { x: best.x, y: best.turn },
         { x: best.x, y: to },
       ];
 }
