@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Http\Controllers\AccountController;
 use App\Http\Controllers\AuditController;
 use App\Http\Controllers\CustomerController;
+use App\Http\Controllers\FloorController;
 use App\Http\Controllers\HereController;
 use App\Http\Controllers\JobController;
 use App\Http\Controllers\JobFileController;
@@ -52,7 +53,7 @@ Route::middleware([
     Route::get('/session', [SessionController::class, 'show']);
     Route::delete('/session', [SessionController::class, 'destroy']);
     Route::get('/reference', [ReferenceController::class, 'show']);
-    Route::get('/jobs', [JobController::class, 'index']);
+    Route::get('/jobs', [FloorController::class, 'index']);
     Route::post('/jobs', [JobController::class, 'store']);
     Route::get('/rigs/{rig}', [RigController::class, 'show']);
     Route::post('/rigs/{rig}', [RigController::class, 'update']);

@@ -11,5 +11,7 @@ enum About: string
     case Inverting = 'inverting';
     case Shore = 'shore';
     case Generator = 'generator';
+    case Driving = 'driving';
+    case Sun = 'sun';
     case Storage = 'storage';
 }

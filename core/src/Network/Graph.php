@@ -13,6 +13,8 @@ use Hollin\Core\Reference\Cable;
  */
 final class Graph
 {
+    use ChargingSide;
+
     /** @var array<string, true> */
     public array $terminals = ['frame' => true, 'earth' => true];
 
@@ -295,31 +297,6 @@ final class Graph
     {
         $this->terminal($load->a, $load->b);
         $this->users[$load->id] = $load;
-    }
-
-    /**
-     * @return array<string, array{component: string, pos: string, neg: string, volts: float}> what takes direct current
-     *      or gives it: loads, then power converters, with the volts they are made for, 0 for those of the system
-     */
-    public function direct(): array
-    {
-        $ends = [];
-        foreach ($this->users as $id => $load) {
-            if ($load->direct) {
-                $ends[$id] = [
-                    'component' => $load->component,
-                    'pos' => $load->a,
-                    'neg' => $load->b,
-                    'volts' => $load->volts,
-                ];
-            }
-        }
-        foreach ($this->converters as $id => $unit) {
-            [$pos, $neg] = $unit->direct();
-            $ends[$id] = ['component' => $unit->component, 'pos' => $pos, 'neg' => $neg, 'volts' => $unit->nominalV];
-        }
-
-        return $ends;
     }
 
     /** A battery unit, and the source it is. */

@@ -23,6 +23,7 @@ final readonly class Occasion
      * @param bool $withInverter only where an inverter is there
      * @param bool $besideInverter only where no cord could be in the inverter instead, which feeds its circuits
      * @param bool $judged only where something looks at the volts
+     * @param array<string, string> $also further controls and surroundings as they are then, by id
      * @param bool $once however many components bring it about
      */
     public function __construct(
@@ -43,5 +44,6 @@ final readonly class Occasion
         public bool $once = false,
         public string $disconnect = 'on',
         public string $bypass = 'unit',
+        public array $also = [],
     ) {}
 }

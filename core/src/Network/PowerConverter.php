@@ -7,7 +7,8 @@ namespace Hollin\Core\Network;
 /**
  * What takes power at one pair of terminals and gives it at another: a charger (AC to DC), an
  * inverter (DC to AC, forming its own voltage) or what an inverter/charger adds to a supply (DC to
- * AC, following). Nothing here is a particular product.
+ * AC, following), from one direct voltage to another, or from sun or a shaft. Nothing here is a
+ * particular product.
  */
 final readonly class PowerConverter
 {
@@ -17,8 +18,14 @@ final readonly class PowerConverter
 
     public const ASSIST = 'assist';
 
+    /** Direct current in, direct current out at other volts. */
+    public const DC_DC = 'dc_dc';
+
+    /** What gives direct current from something that is no terminal: sun on panels, a shaft. */
+    public const FIELD = 'field';
+
     /**
-     * @param string $kind charger, inverter or assist
+     * @param string $kind charger, inverter, assist, dc_dc or field
      * @param array{string, string} $input terminals it takes from: hot and neutral, or positive and negative
      * @param array{string, string} $output terminals it gives to
      * @param float $holdsV volts it holds at its output when it can
@@ -34,6 +41,8 @@ final readonly class PowerConverter
      * @param float $cutOffV below this on the battery side it stops
      * @param float $surgeA most it gives for seconds
      * @param string $profile lead, lithium, chosen or empty: what a charger is set to
+     * @param float $inputV nominal of its input, where that is direct
+     * @param float $fieldW most that sun or shaft leaves it, W; 0 for no such bound
      */
     public function __construct(
         public string $id,
@@ -56,6 +65,8 @@ final readonly class PowerConverter
         public float $cutOffV = 0.0,
         public float $surgeA = 0.0,
         public string $profile = '',
+        public float $fieldW = 0.0,
+        public float $inputV = 12.0,
     ) {}
 
     /**
@@ -72,7 +83,13 @@ final readonly class PowerConverter
     /** @return array{string, string} terminals on its battery side: positive, negative */
     public function direct(): array
     {
-        return $this->kind === self::CHARGER ? $this->output : $this->input;
+        return $this->charges() ? $this->output : $this->input;
+    }
+
+    /** Whether it gives direct current, wherever it takes it from. */
+    public function charges(): bool
+    {
+        return in_array($this->kind, [self::CHARGER, self::DC_DC, self::FIELD], true);
     }
 
     /** Power it can take for good at its input, W. */

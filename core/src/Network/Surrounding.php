@@ -23,6 +23,8 @@ final readonly class Surrounding
         private array $sound = [],
         private array $distinct = [],
         public string $component = '',
+        /** what it is unless a state says otherwise */
+        public string $usual = 'good',
     ) {}
 
     /** @return list<string> values that are no failure */

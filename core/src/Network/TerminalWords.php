@@ -29,6 +29,13 @@ final class TerminalWords
         'backfeed' => 'back-fed lug',
         'winding' => 'winding',
         'fused' => 'behind a branch fuse',
+        'in_pos' => 'input positive',
+        'in_neg' => 'input negative',
+        'one' => '1',
+        'two' => '2',
+        'common' => 'common',
+        'a' => 'engine side',
+        'b' => 'house side',
     ];
 
     private const PORTS = [

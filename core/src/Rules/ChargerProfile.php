@@ -42,7 +42,7 @@ final class ChargerProfile implements RigRule
         foreach ($rig->graph->converters as $converter) {
             $profile = $converter->profile;
             $id = $converter->component;
-            foreach ($converter->kind === PowerConverter::CHARGER ? $rig->graph->batteries : [] as $bank) {
+            foreach ($converter->charges() ? $rig->graph->batteries : [] as $bank) {
                 $lithium = !$bank->chemistry->isLead();
                 $wrong = ($profile === 'lead' && $lithium) || ($profile === 'lithium' && !$lithium);
                 if ($wrong && self::charges($rig, $converter, $bank)) {

@@ -10,6 +10,7 @@ use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Network\Role;
 use Hollin\Core\Network\Walk;
 use Hollin\Core\Reference\TripCurve;
+use Hollin\Core\States\Situation;
 
 /**
  * What carries more than it may on the battery side, in any named state and load scenario. A bound
@@ -119,6 +120,7 @@ final class DirectLoading
                         $most,
                         $settled->situation->closed & $settled->situation->network->directBits,
                         $settled->situation->charging(),
+                        $settled->situation->givingDirect(),
                         $what['running'],
                     ],
                     JSON_THROW_ON_ERROR,
@@ -257,11 +259,11 @@ final class DirectLoading
                     max(self::LOWEST_SHARE, min(0.95, $unit->cutOffV / $unit->nominalV)),
                     0.0,
                 ];
-            } elseif (
-                $unit->kind === PowerConverter::CHARGER &&
-                isset($this->rig->settled[$state]->situation->charging()[$id])
-            ) {
+            } elseif ($unit->charges() && self::isOn($unit, $this->rig->settled[$state]->situation)) {
                 $most[$id] = [0.0, $unit->limitA];
+                if ($unit->kind === PowerConverter::DC_DC) {
+                    $most["{$id}.in"] = [$unit->fullInputW() / max(1.0, $unit->cutOffV), 0.0];
+                }
             }
         }
         foreach ($this->rig->graph->users as $id => $load) {
@@ -272,5 +274,10 @@ final class DirectLoading
         }
 
         return $most;
+    }
+
+    private static function isOn(PowerConverter $unit, Situation $situation): bool
+    {
+        return isset($situation->charging()[$unit->id]) || isset($situation->givingDirect()[$unit->id]);
     }
 }

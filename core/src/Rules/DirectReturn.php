@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Hollin\Core\Rules;
 
 use Hollin\Core\Network\Element;
-use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Network\Purpose;
 use Hollin\Core\Network\Walk;
 use Hollin\Core\Reference\Source;
@@ -90,7 +89,7 @@ final class DirectReturn implements RigRule
         }
         foreach ($graph->converters as $converter) {
             $takers[$converter->component] = $converter->direct();
-            if ($converter->kind === PowerConverter::CHARGER) {
+            if ($converter->charges()) {
                 $chargers[$converter->component] = true;
             }
         }

@@ -4,12 +4,11 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Rules;
 
-use Hollin\Core\Components\Battery\BusBar;
-use Hollin\Core\Components\Battery\DcPanel;
 use Hollin\Core\Components\Battery\FrameBond;
 use Hollin\Core\Components\Battery\Lead;
 use Hollin\Core\Network\Element;
 use Hollin\Core\Network\Graph;
+use Hollin\Core\Network\TerminalWords;
 use Hollin\Core\Network\Walk;
 use stdClass;
 
@@ -88,7 +87,7 @@ final class LeadRemedies
             foreach (['/from' => $lead->from(), '/to' => $lead->to()] as $path => $end) {
                 if (array_key_exists($end, $terminals) && $end !== $on) {
                     $offers[] = Remedy::set(
-                        sprintf('Land %s on %s', $lead->label(), self::spoken($rig, $on)),
+                        sprintf('Land %s on %s', $lead->label(), TerminalWords::of($rig->graph)[$on] ?? $on),
                         $effect,
                         $id,
                         $path,
@@ -122,22 +121,18 @@ final class LeadRemedies
         }
         $ends = [];
         foreach ($graph->batteries as $battery) {
-            $end = $positive ? $battery->neg : $battery->pos;
-            foreach (array_keys(Walk::reach($graph, [$end], Walk::direct(...))) as $terminal) {
-                $at = $rig->rig->components[explode('.', (string) $terminal)[0]] ?? null;
-                if ($at instanceof BusBar || $at instanceof DcPanel) {
-                    $ends[] = (string) $terminal;
-                }
-            }
-            $ends[] = $end;
+            $post = $positive ? $battery->neg : $battery->pos;
+            $bars = array_intersect_key($graph->junctions, Walk::reach($graph, [$post], Walk::direct(...)));
+            array_push($ends, ...array_keys($bars), ...[$post]);
         }
+        $words = TerminalWords::of($graph);
 
         return array_map(
             fn(string $end): Remedy => new Remedy(
                 sprintf(
                     'Run its %s, like the lead that is there, to %s',
                     $positive ? 'negative' : 'positive',
-                    $graph->label(explode('.', $end)[0]),
+                    $words[$end] ?? $end,
                 ),
                 'the length is assumed to be the same',
                 [
@@ -163,13 +158,5 @@ final class LeadRemedies
         $length = $cable->lengthM instanceof stdClass ? $cable->lengthM->value : $cable->lengthM;
 
         return ['lengthM' => ['value' => $length, 'basis' => 'assumed']] + get_object_vars($cable);
-    }
-
-    private static function spoken(Examination $rig, string $terminal): string
-    {
-        [$component, $name] = explode('.', $terminal, 2);
-        $words = ['in' => 'the battery side', 'load' => 'the load side', 'bat' => 'the battery side'][$name] ?? $name;
-
-        return "{$words} of {$rig->graph->label($component)}";
     }
 }

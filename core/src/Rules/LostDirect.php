@@ -6,7 +6,6 @@ namespace Hollin\Core\Rules;
 
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Load;
-use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Network\Walk;
 use Hollin\Core\Reference\Source;
 
@@ -49,7 +48,7 @@ final class LostDirect implements RigRule
             }
             $chargers = array_filter(
                 $rig->graph->converters,
-                fn($c): bool => $c->kind === PowerConverter::CHARGER && Walk::feeds($rig->graph, $load, ...$c->output),
+                fn($c): bool => $c->charges() && Walk::feeds($rig->graph, $load, ...$c->output),
             );
             $by = array_values(array_unique(array_map(fn($c): string => $c->component, $chargers)));
             $hits[$load->component] = new Hit(

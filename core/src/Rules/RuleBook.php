@@ -8,7 +8,7 @@ namespace Hollin\Core\Rules;
 final class RuleBook
 {
     /** Changes when what a rule says changes; printed sheets carry it. */
-    public const VERSION = '2026.10';
+    public const VERSION = '2026.11';
 
     private const CLASSES = [
         JoinedSources::class,
@@ -57,6 +57,14 @@ final class RuleBook
         ChargeHeldBack::class,
         AssistDrains::class,
         LockOut::class,
+        ColdOpenVolts::class,
+        AlternatorUnlimited::class,
+        LoadDump::class,
+        TurnedThroughBoth::class,
+        ConverterStarves::class,
+        LoweredAlternator::class,
+        SeparatorChatters::class,
+        ControllerClips::class,
         Restless::class,
         DoesNotApply::class,
     ];

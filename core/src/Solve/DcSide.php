@@ -46,6 +46,9 @@ final class DcSide
     /** @var array<string, string> charger => limit, hold, power or off */
     public array $mode = [];
 
+    /** @var array<string, float> charger => A it gives */
+    private array $gives = [];
+
     /** @var array<string, float> charger => most it may give for what its input leaves it, W */
     public array $mostW = [];
 
@@ -95,7 +98,20 @@ final class DcSide
     private function build(): void
     {
         $this->network = $this->networkAtFirst();
-        $this->ports = new Ports($this->network, [
+        // What holds its volts stands in the network itself, and each charger puts in what it gives beside that: an
+        // island that nothing else holds up would hang on leakage.
+        $held = clone $this->network;
+        foreach ($this->chargers as $id => $charger) {
+            $held->source(
+                "{$id}!",
+                $charger->output[0],
+                $charger->output[1],
+                $charger->holdsV,
+                0.0,
+                ChargerStage::HOLD_OHM,
+            );
+        }
+        $this->ports = new Ports($held, [
             ...array_map(fn(PowerInjection $i): array => [$i->a, $i->b], $this->ported),
             ...array_values(array_map(fn(PowerConverter $c): array => $c->output, $this->chargers)),
             ...array_map(fn(Winding $w): array => [$w->a, $w->b], $this->windings),
@@ -163,6 +179,27 @@ final class DcSide
         $this->absorbed[$port] = [$injection->watts, $injection->nominal()[0]];
         $this->ports->absorb($port, $this->absorbed[$port][1]);
         $this->drawn[$port] = 0.0;
+    }
+
+    /** Takes back that something gave up: what it takes has been set to something else. */
+    public function revive(PowerInjection $injection): void
+    {
+        $port = array_search($injection, $this->ported, true);
+        if ($port !== false && isset($this->absorbed[$port])) {
+            $this->ports->absorb($port, -$this->absorbed[$port][1]);
+            unset($this->absorbed[$port]);
+            $this->drawn[$port] = 0.0;
+        }
+        $injection->watts = 0.0;
+        $injection->collapsed = false;
+    }
+
+    /** Volts across something that takes constant power. */
+    public function voltsOf(PowerInjection $injection): float
+    {
+        $port = array_search($injection, $this->ported, true);
+
+        return $port === false ? 0.0 : $this->across[$port] ?? $injection->nominalV;
     }
 
     /** Brings everything to rest: what has fallen gives up, a battery that turns shows its other resistance. */
@@ -255,14 +292,14 @@ final class DcSide
                     $this->mostW[$id] ?? INF,
                     $this->mode[$id] ?? 'limit',
                 );
-                $off[$p] = $i[$p] + $given;
+                // Beside what the held source gives at these volts.
+                $off[$p] = $i[$p] + $given - ($charger->holdsV - $v[$p]) / ChargerStage::HOLD_OHM;
+                $slope[$p] -= 1 / ChargerStage::HOLD_OHM;
+                $this->gives[$id] = $given;
                 $p++;
             }
             $this->across = $v;
-            if (
-                max([0.0, ...array_map(abs(...), $off)]) <
-                self::TOLERANCE_A * max([1.0, ...array_map(abs(...), $i)]) + $this->noise($i)
-            ) {
+            if (max([0.0, ...array_map(abs(...), $off)]) < self::TOLERANCE_A * max([1.0, ...array_map(abs(...), $i)])) {
                 $this->converged = true;
                 break;
             }
@@ -297,29 +334,6 @@ final class DcSide
         return $fallen;
     }
 
-    /**
-     * What rounding alone may put between a charger that holds its volts and what it gives, A: where no
-     * battery stands beside it, its node hangs on leakage and its volts are a difference of huge ones.
-     *
-     * @param array<int, float> $drawn
-     */
-    private function noise(array $drawn): float
-    {
-        $noise = 0.0;
-        foreach (array_keys($this->chargers) as $n => $id) {
-            if (($this->mode[$id] ?? '') === 'hold') {
-                $port = count($this->ported) + $n;
-                $noise = max(
-                    $noise,
-                    (4 * PHP_FLOAT_EPSILON * $this->ports->zRe[$port][$port] * array_sum(array_map(abs(...), $drawn))) /
-                        ChargerStage::HOLD_OHM,
-                );
-            }
-        }
-
-        return $noise;
-    }
-
     private function portOf(string $charger): int
     {
         return count($this->ported) + (int) array_search($charger, array_keys($this->chargers), true);
@@ -328,7 +342,7 @@ final class DcSide
     /** Amps a charger gives. */
     public function givenA(string $charger): float
     {
-        return max(0.0, -$this->drawn[$this->portOf($charger)]);
+        return max(0.0, $this->gives[$charger] ?? 0.0);
     }
 
     /** Volts at a charger's output. */
@@ -364,10 +378,12 @@ final class DcSide
     /** @return list<array{string, int, int, float, float}> what is drawn and given at constant power or current */
     public function corrections(): array
     {
-        $names = [...array_map(fn(PowerInjection $i): string => $i->id, $this->ported), ...array_keys($this->chargers)];
         $corrections = [];
-        foreach ($names as $p => $name) {
-            $corrections[] = [$name, $this->ports->nodes[$p][0], $this->ports->nodes[$p][1], -$this->drawn[$p], 0.0];
+        foreach ($this->ported as $p => $injection) {
+            $corrections[] = [$injection->id, ...$this->ports->nodes[$p], -$this->drawn[$p], 0.0];
+        }
+        foreach (array_keys($this->chargers) as $id) {
+            $corrections[] = [$id, ...$this->ports->nodes[$this->portOf($id)], $this->gives[$id] ?? 0.0, 0.0];
         }
 
         return $corrections;

@@ -76,7 +76,7 @@ final class LoadFlow
         }
         $this->chargers = array_intersect_key($this->graph->converters, $this->situation->charging());
         foreach ($this->graph->converters as $id => $converter) {
-            if ($converter->kind !== PowerConverter::CHARGER && $converter->runs($settled->positions)) {
+            if (!$converter->charges() && $converter->runs($settled->positions)) {
                 $this->inverting[$id] = $converter;
             }
         }
@@ -104,17 +104,12 @@ final class LoadFlow
         foreach ((new AlternatingPotentials($this->situation, $this->live))->joined as [$first, $second]) {
             return sprintf(
                 '%s and %s are joined: they have no common phase, so nothing is solved.',
-                $this->label($first),
-                $this->label($second),
+                $this->graph->label($this->graph->sources[$first]->component),
+                $this->graph->label($this->graph->sources[$second]->component),
             );
         }
 
         return null;
-    }
-
-    private function label(string $source): string
-    {
-        return $this->graph->label($this->graph->sources[$source]->component);
     }
 
     private function solve(): LoadFlowResult
@@ -161,6 +156,7 @@ final class LoadFlow
             );
         }
         $demands = new Demands($this->settled, $this->running);
+        $direct = new DirectConverters($this->situation);
         $ac = new AcSide(
             $this->settled,
             $this->live,
@@ -170,19 +166,23 @@ final class LoadFlow
         );
         $dc = new DcSide(
             $this->settled,
-            [...$demands->direct(), ...array_values($taken)],
-            $this->chargers,
+            [...$demands->direct(), ...array_values($taken), ...array_values($direct->drawn)],
+            $this->chargers + $direct->units,
             $this->charge,
         );
+        $direct->bound($dc);
         $still = false;
+        $changed = 0.0;
         for ($pass = 0; $pass < self::MOST_PASSES && !$still; $pass++) {
             $ac->settle();
             $moved = max($this->dropOut($ac, $dc, $inputs), $this->regulate($ac, $dc, $added));
             $moved = max($moved, $this->drawFromBatteries($ac, $taken, $added));
-            if ($pass === 0 || $moved > 0) {
+            if ($pass === 0 || $moved > 0 || $changed > 0) {
                 $dc->settle();
             }
-            $moved = max($moved, $this->feedChargers($dc, $inputs));
+            // What a converter takes from one battery for what it gives to another is a matter of both at once.
+            $changed = $direct->feed($dc);
+            $moved = max($moved, $changed, $this->feedChargers($dc, $inputs));
             $starved = array_filter($taken, fn(PowerInjection $t): bool => $t->collapsed);
             if ($starved !== []) {
                 return $this->without(array_keys($starved));
@@ -205,7 +205,8 @@ final class LoadFlow
             $added,
             $taken,
             $inputs,
-            $this->shutDown,
+            [...$this->shutDown, ...$direct->starved()],
+            $direct->drawn,
         ))->result();
     }
 

@@ -16,6 +16,7 @@ final readonly class LoadFlowOutcome
      * @param array<string, PowerInjection> $taken
      * @param array<string, PowerInjection> $inputs
      * @param list<string> $shutDown
+     * @param array<string, PowerInjection> $drawn by converters of direct current
      */
     public function __construct(
         private Settled $settled,
@@ -26,6 +27,7 @@ final readonly class LoadFlowOutcome
         private array $taken,
         private array $inputs,
         private array $shutDown,
+        private array $drawn = [],
     ) {}
 
     /** The figures, with terminals' volts and everything's watts worked out. */
@@ -140,6 +142,9 @@ final readonly class LoadFlowOutcome
         $found = [];
         foreach ($this->inputs as $id => $_) {
             $found[$id] = ['inW' => $loads[$id]['watts'], 'outW' => $sources[$id]['watts']];
+        }
+        foreach ($this->drawn as $id => $input) {
+            $found[$id] = ['inW' => $loads[$input->id]['watts'], 'outW' => $sources[$id]['watts']];
         }
         foreach ($this->taken as $id => $taken) {
             $made = isset($this->added[$id]) ? -$loads[$id]['watts'] : 0.0;

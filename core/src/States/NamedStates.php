@@ -11,6 +11,7 @@ use Hollin\Core\Network\Occasion;
 use Hollin\Core\Network\Role;
 use Hollin\Core\Network\Source;
 use Hollin\Core\Network\Supply;
+use Hollin\Core\Network\Surrounding;
 
 /**
  * The named states of a rig: those that its components bring about. What chooses between supplies by hand is set
@@ -156,9 +157,10 @@ final class NamedStates
                 continue;
             }
             $controls[$device->id] = match (true) {
+                isset($device->positions[$occasion->also[$device->id] ?? '']) => $occasion->also[$device->id],
                 $device->job === 'mode' => isset($device->positions[$occasion->mode]) ? $occasion->mode : 'off',
                 $device->job === 'disconnect' => $occasion->disconnect,
-                $device->job === 'run' => $source?->device === $device->id ? 'running' : 'stopped',
+                $device->job === 'run' => $source?->device === $device->id ? 'running' : $device->positionNames()[0],
                 $device->selects !== [] => $this->choice($device, $source, $position, $feeds),
                 isset($device->positions['past']) => $occasion->bypass,
                 default => $device->normal,
@@ -169,10 +171,11 @@ final class NamedStates
                 $controls[$instruction['device']] = $instruction['position'];
             }
         }
-        $surroundings = array_map(fn(): string => 'good', $this->graph->surroundings);
+        $surroundings = array_map(fn(Surrounding $s): string => $s->usual, $this->graph->surroundings);
         if ($source?->surrounding !== null) {
             $surroundings[$source->surrounding] = $occasion->condition;
         }
+        $surroundings = array_intersect_key($occasion->also, $surroundings) + $surroundings;
         $letter = $occasion->letter === '' ? (string) $source?->letter : $occasion->letter;
 
         return new NamedState($id, $letter, $title, new Setting($controls, $surroundings), $group, $occasion->about);

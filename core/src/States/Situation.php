@@ -39,6 +39,9 @@ final class Situation
     /** @var ?array<string, string> */
     private ?array $charging = null;
 
+    /** @var ?array<string, true> */
+    private ?array $givingDirect = null;
+
     /** @var array<string, list<string>> */
     private array $bonds = [];
 
@@ -316,6 +319,12 @@ final class Situation
         }
 
         return $this->charging;
+    }
+
+    /** @return array<string, true> what charges from sun, shaft or another battery and is on */
+    public function givingDirect(): array
+    {
+        return $this->givingDirect ??= DirectGiving::of($this);
     }
 
     /** Whether two terminals are joined by metal. */

@@ -34,7 +34,8 @@ export default function TokensPlace() {
       <main className="page">
         <h1>{t('account.tokensForOtherPrograms')}</h1>
         <p className="quiet">
-          {t('account.aProgramThatSends')} <code>{t('account.authorizationBearer')}</code> {t('account.actsAsYouUnder')}{' '}
+          {t('account.aProgramThatSends')} <code>{t('account.authorizationBearer')}</code>
+          {` ${t('account.actsAsYouUnder')} `}
           <code>{t('account.apiV1')}</code>
           {t('account.readingOnlyUnlessYouLet')}
         </p>

@@ -20,6 +20,8 @@ import { t } from '../words/t';
 import './SheetPlace.css';
 import './sheet.css';
 
+const OPS = { fit: t('sheet.fit'), remove: t('sheet.takeOut'), move: t('sheet.move'), set: t('sheet.set') };
+
 const WIDTH = 980;
 
 /** The plan on paper: what changes, the wall, what is live, findings, sizes, assumptions. */
@@ -188,8 +190,7 @@ export default function SheetPlace() {
           <ol className="sheet-changes">
             {changes.map((c) => (
               <li key={c.op + c.target + (c.path ?? '')}>
-                {{ fit: t('sheet.fit'), remove: t('sheet.takeOut'), move: t('sheet.move'), set: t('sheet.set') }[c.op]}{' '}
-                {label(c.target)}
+                {OPS[c.op]} {label(c.target)}
                 {c.path && `, ${changeWords(forms, types[c.target]?.type ?? '', c, units, label)}`}
                 {c.why && ` (${c.why})`}
               </li>

@@ -7,6 +7,7 @@ import { routeKey } from './graph';
 import { drawingKey } from './layout';
 import { measure } from './measure';
 import { unionRows } from './rows';
+import { plateSize, textWidth } from './sizes';
 
 const plate = (
   band: Plate['band'],
@@ -215,5 +216,19 @@ describe('several walls laid out together', () => {
     nested.trays.main!.rows.push(row(2, '', { circuit: 'behind_two', indent: 1 }));
     expect(unionRows([nested], 'main')).toEqual(['1', '2', 'b:behind_two', '3', '4', '5', '6']);
     expect(rowKey(nested.trays.main!.rows.at(-1)!)).toBe('b:behind_two');
+  });
+});
+
+describe('a part of the battery side', () => {
+  const part = (label: string, assumed: number) =>
+    plateSize(
+      { type: 'dc_fuse', label, band: 'deck', shape: 'bar', rank: 1, lines: [], assumed, pole: 'positive' },
+      false,
+    );
+
+  it('is wide enough for its name, what is assumed of it and the sign of a finding', () => {
+    const name = textWidth('Main fuse of the bank', 15);
+    expect(part('Main fuse of the bank', 0).w).toBeGreaterThanOrEqual(name + 18 + 26);
+    expect(part('Main fuse of the bank', 2).w).toBeGreaterThanOrEqual(name + 18 + 26 + 26);
   });
 });

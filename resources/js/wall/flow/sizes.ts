@@ -44,11 +44,15 @@ export function plateSize(plate: Plate, tall: boolean): Size {
   const lines = Math.max(0, ...plate.lines.map((line) => textWidth(line, 14) + PAD));
   if (plate.band === 'deck') {
     const high = plate.shape === 'bank' || plate.type === 'dc_panel';
-    return { w: Math.ceil(Math.max(96, name, lines)), h: high ? PART_H * 2 + 16 : tall ? rowHeight(true) : PART_H + 8 };
+    // A part may come to carry the sign of a finding in any state: its name keeps its room beside it.
+    return {
+      w: Math.ceil(Math.max(96, name + SIGN_W, lines)),
+      h: high ? PART_H * 2 + 16 : tall ? rowHeight(true) : PART_H + 8,
+    };
   }
   const w = Math.ceil(Math.max(name + SIGN_W, lines));
   if (plate.band === 'switching') return { w: Math.max(150, w), h: 106 };
-  if (plate.type === 'inverter_charger') return { w: Math.max(214, w), h: 138 };
+  if (plate.type === 'inverter_charger') return { w: Math.max(236, w), h: 138 };
   if (plate.band === 'straddle') return { w: Math.max(170, w), h: 108 };
   return { w: Math.max(132, w), h: 112 };
 }

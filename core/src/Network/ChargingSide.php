@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Network;
+
+/** What a network says of the battery side beside its elements: who takes and gives, engines, panels, relays. */
+trait ChargingSide
+{
+    /** @var list<PanelArray> panels on controllers */
+    public array $arrays = [];
+
+    /** @var list<Shaft> engines with their alternators */
+    public array $shafts = [];
+
+    /** @var list<JoiningRelay> relays that join batteries */
+    public array $relays = [];
+
+    /** @var list<Turn> positions passed through on a turn */
+    public array $turns = [];
+
+    /**
+     * @return array<string, array{component: string, pos: string, neg: string, volts: float}> what takes direct current
+     *      or gives it: loads, then power converters, with the volts they are made for, 0 for those of the system
+     */
+    public function direct(): array
+    {
+        $ends = [];
+        foreach ($this->users as $id => $load) {
+            if ($load->direct) {
+                $ends[$id] = [
+                    'component' => $load->component,
+                    'pos' => $load->a,
+                    'neg' => $load->b,
+                    'volts' => $load->volts,
+                ];
+            }
+        }
+        foreach ($this->converters as $id => $unit) {
+            [$pos, $neg] = $unit->direct();
+            $ends[$id] = ['component' => $unit->component, 'pos' => $pos, 'neg' => $neg, 'volts' => $unit->nominalV];
+            if ($unit->kind === PowerConverter::DC_DC) {
+                [$pos, $neg] = $unit->input;
+                $ends["{$id}.in"] = [
+                    'component' => $unit->component,
+                    'pos' => $pos,
+                    'neg' => $neg,
+                    'volts' => $unit->inputV,
+                ];
+            }
+        }
+
+        return $ends;
+    }
+}

@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Network;
+
+/** Solar panels on the input of a controller: what the parts' own sheets say of them. */
+final readonly class PanelArray
+{
+    /**
+     * @param float $openV of a string, open circuit, at 25 °C
+     * @param ?float $coldByMakerV of a string on the coldest morning by the maker's coefficient; null when not known
+     * @param float $limitV highest volts the controller takes
+     * @param float $arrayW of all panels by their labels
+     * @param float $takesW most the controller turns into charging
+     * @param float $vmp of a string at its best point
+     * @param float $isc of all strings together, short circuit, A
+     */
+    public function __construct(
+        public string $component,
+        public float $openV,
+        public ?float $coldByMakerV,
+        public float $coldestC,
+        public float $limitV,
+        public float $arrayW,
+        public float $takesW,
+        public float $vmp,
+        public float $isc,
+        public bool $assumed,
+    ) {}
+}

@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Rules;
+
+use Hollin\Core\Reference\Figure;
+use Hollin\Core\Reference\Source;
+
+/** A separator whose own current takes its volts away: it closes, falls, opens, and closes again. */
+final class SeparatorChatters implements RigRule
+{
+    public static function definition(): Definition
+    {
+        $rig = fn(string $size, float $m): array => [
+            ...ChargingSamples::engine(),
+            ChargingSamples::part('second', ChargingSamples::battery('Second battery', 'lfp', 12.8, 400)),
+            ...array_filter(
+                ChargingSamples::separator([], $size, $m),
+                fn(array $e): bool => !str_contains($e['id'], 'starter_pos'),
+            ),
+            ChargingSamples::lead('alternator.pos', 'separator.a', 'positive', $size, $m),
+        ];
+
+        return new Definition(
+            'separator_chatters',
+            Severity::Warning,
+            'Separator opens and closes by turns',
+            'A separator by volts senses at its own end of a long cable. Closed, the current lowers the volts there ' .
+                'below its opening point; open, they are back. Heavier cable, or sensing at the alternator, ends it.',
+            Source::commonPractice(),
+            [
+                Sample::found('a thin long cable', ...$rig('awg:10', 10.0)),
+                Sample::silent('a heavy short one', ...$rig('awg:2/0', 1.0)),
+            ],
+        );
+    }
+
+    public function hits(Examination $rig): array
+    {
+        $hits = [];
+        foreach ($rig->graph->relays as $relay) {
+            foreach ($rig->settled as $state => $settled) {
+                if (($settled->positions[$relay->device] ?? '') !== 'closed' || $relay->senses === []) {
+                    continue;
+                }
+                $flow = $rig->flows()->of($settled, [], 'half');
+                $volts = max(
+                    array_map(
+                        fn(array $at): float => isset($flow->dcV[$at[0]], $flow->dcV[$at[1]])
+                            ? $flow->dcV[$at[0]] - $flow->dcV[$at[1]]
+                            : INF,
+                        $relay->senses,
+                    ),
+                );
+                if (!$flow->isSolved() || $volts >= $relay->opensV) {
+                    continue;
+                }
+                $hits[] = new Hit(
+                    $relay->component,
+                    sprintf(
+                        '%s closes and its own current takes the volts down to %.1f V, below the %.1f V at ' .
+                            'which it opens: ' .
+                            'it goes to and fro, about every %g s.',
+                        $rig->graph->label($relay->component),
+                        $volts,
+                        $relay->opensV,
+                        max(0.1, round($relay->closesAfterS + $relay->opensAfterS, 1)),
+                    ),
+                    [$relay->component],
+                    [
+                        new Figure(
+                            'Volts it senses, closed',
+                            $volts,
+                            'V',
+                            "load flow of “{$rig->named[$state]->title}”, batteries half charged",
+                            Source::computed('load flow'),
+                            $relay->opensV,
+                        ),
+                    ],
+                    state: $state,
+                );
+                break;
+            }
+        }
+
+        return $hits;
+    }
+}
