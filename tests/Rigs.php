@@ -42,6 +42,7 @@ final class Rigs
         'grafting' => 'grafting-trailer',
         'archive' => 'archive-trailer',
         'tideline' => 'tide-line-van',
+        'causeway' => 'causeway-van',
     ];
 
     public static function demo(string $name): stdClass

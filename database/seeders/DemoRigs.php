@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Database\Seeders;
 
 use Database\Seeders\Demo\ArchiveTrailer;
+use Database\Seeders\Demo\CausewayVan;
 use Database\Seeders\Demo\GraftingTrailer;
 use Database\Seeders\Demo\TideLineVan;
 use Hollin\Core\Document\JobFile;
@@ -14,7 +15,8 @@ use stdClass;
 /**
  * The rigs of the demo workshop, as the edits that make them. Everything in them is invented:
  * a trailer a grafting school tows from orchard to orchard; a map archive's trailer in which
- * somebody fitted an inverter years ago; a van that counts birds on the tide line.
+ * somebody fitted an inverter years ago; a van that counts birds on the tide line; one that reads tide gauges, charged
+ * on the road and by the sun.
  */
 final class DemoRigs
 {
@@ -60,6 +62,13 @@ final class DemoRigs
                 'customer' => 'Wader Count Society',
                 'survey' => TideLineVan::survey(),
                 'plans' => TideLineVan::plans(),
+            ],
+            'causeway' => [
+                'title' => 'Causeway van',
+                'kind' => 'van',
+                'customer' => 'Gauge Keepers',
+                'survey' => CausewayVan::survey(),
+                'plans' => CausewayVan::plans(),
             ],
         ];
     }

@@ -83,7 +83,12 @@ final class Documents extends Command
     {
         $files = [];
         foreach (
-            ['grafting' => 'grafting-trailer', 'archive' => 'archive-trailer', 'tideline' => 'tide-line-van']
+            [
+                'grafting' => 'grafting-trailer',
+                'archive' => 'archive-trailer',
+                'tideline' => 'tide-line-van',
+                'causeway' => 'causeway-van',
+            ]
             as $name => $file
         ) {
             $files["docs/examples/{$file}.json"] = JobFile::write(DemoRigs::document($name));

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Rules;
 
+use Hollin\Core\Network\Battery;
+use Hollin\Core\Network\Element;
+use Hollin\Core\Network\Walk;
 use Hollin\Core\Reference\Source;
 use Hollin\Core\States\Situation;
 
@@ -34,6 +37,10 @@ final class ChargingLost implements RigRule
     {
         $hits = [];
         foreach ($rig->graph->batteries as $bank) {
+            // An engine's own battery is its engine's to charge.
+            if (self::isEngines($rig, $bank)) {
+                continue;
+            }
             $lost = [];
             foreach ($rig->settled as $state => $settled) {
                 if (!self::suppliedFromOutside($rig, $settled->situation)) {
@@ -96,6 +103,19 @@ final class ChargingLost implements RigRule
                 if ($situation->root($end->hot) === $hot) {
                     return true;
                 }
+            }
+        }
+
+        return false;
+    }
+
+    /** Whether a battery stands at an alternator whatever is switched. */
+    private static function isEngines(Examination $rig, Battery $battery): bool
+    {
+        $wired = fn(Element $e): bool => Walk::direct($e) && $e->device === null;
+        foreach ($rig->graph->shafts as $shaft) {
+            if (array_key_exists($shaft->pos, Walk::reach($rig->graph, [$battery->pos], $wired))) {
+                return true;
             }
         }
 

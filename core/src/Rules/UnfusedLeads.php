@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Hollin\Core\Rules;
 
 use Hollin\Core\Network\Battery;
+use Hollin\Core\Network\Element;
 use Hollin\Core\Reference\Figure;
 use Hollin\Core\Sizing\UnfusedWay;
 
@@ -22,6 +23,9 @@ final class UnfusedLeads
                 continue;
             }
             $component = $way->element->component;
+            if (self::isEngines($rig, $way->element)) {
+                continue;
+            }
             $hits[] = new Hit(
                 "{$component}|unfused",
                 sprintf(
@@ -51,7 +55,9 @@ final class UnfusedLeads
                 title: 'Lead without a fuse',
             );
         }
-        $bare = array_values(array_filter($ways, fn(UnfusedWay $w): bool => $w->endless));
+        $bare = array_values(
+            array_filter($ways, fn(UnfusedWay $w): bool => $w->endless && !self::isEngines($rig, $w->element)),
+        );
         if ($hits === [] && $bare !== []) {
             $hits[] = new Hit(
                 "{$battery->component}|no_fuse",
@@ -66,5 +72,20 @@ final class UnfusedLeads
         }
 
         return $hits;
+    }
+
+    /**
+     * Whether a cable is the engine's own, from its alternator or starter to its battery: those carry no fuse by the
+     * vehicle maker's design (common practice; ABYC E-11 leaves cranking conductors out, from memory).
+     */
+    private static function isEngines(Examination $rig, Element $element): bool
+    {
+        foreach ($rig->graph->shafts as $shaft) {
+            if (in_array($shaft->pos, [$element->a, $element->b], true)) {
+                return true;
+            }
+        }
+
+        return false;
     }
 }

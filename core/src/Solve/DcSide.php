@@ -290,7 +290,7 @@ final class DcSide
                     $charger,
                     $v[$p],
                     $this->mostW[$id] ?? INF,
-                    $this->mode[$id] ?? 'limit',
+                    $this->mode[$id] ?? 'hold',
                 );
                 // Beside what the held source gives at these volts.
                 $off[$p] = $i[$p] + $given - ($charger->holdsV - $v[$p]) / ChargerStage::HOLD_OHM;

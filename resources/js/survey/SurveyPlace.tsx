@@ -28,6 +28,7 @@ const GROUPS: [string, string[]][] = [
   [t('survey.switching'), ['transfer_switch', 'bypass', 'ac_switch', 'contactor']],
   [t('survey.panelsAndFeeders'), ['panel', 'feeder', 'splice_box', 'instruction']],
   [t('survey.inverterAndConverter'), ['inverter', 'inverter_charger', 'converter']],
+  [t('survey.chargingOnTheRoad'), ['alternator', 'dcdc_charger', 'solar_charger', 'separator', 'battery_selector']],
   [
     t('survey.batteryAndItsCables'),
     ['battery_bank', 'dc_fuse', 'dc_switch', 'shunt', 'bus_bar', 'dc_panel', 'dc_load', 'lead', 'frame_bond'],

@@ -45,7 +45,9 @@ final class Alternator extends Component
             'idleA' => Field::number('Spare hot at idle', 'A', 0, 300)->plausibly(
                 Plausible::times(0.4, 1.2, 'hot and slow it gives a third to a half'),
             ),
-            'holdsV' => Field::number('Volts it holds', 'V', 12.5, 30),
+            'holdsV' => Field::number('Volts it holds', 'V', 12.5, 30)->plausibly(
+                Plausible::times(0.96, 1.04, 'regulators differ, and fall with heat'),
+            ),
             'control' => Field::choice('Control', [
                 'fixed' => 'holds its volts',
                 'smart' => 'lowered by the engine\'s computer',

@@ -8,6 +8,7 @@ use Hollin\Core\Components\Component;
 use Hollin\Core\Components\Plate;
 use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Field;
+use Hollin\Core\Job\Plausible;
 use Hollin\Core\Network\Device;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Rating;
@@ -31,7 +32,9 @@ final class BatterySelector extends Component
     public static function fields(): array
     {
         return [
-            'ratingA' => Field::number('Rating, continuous', 'A', 30, 1000),
+            'ratingA' => Field::number('Rating, continuous', 'A', 30, 1000)->plausibly(
+                Plausible::times(0.5, 1, 'the figure on the knob is often that for minutes'),
+            ),
             'usual' => Field::choice('Usually at', ['one' => '1', 'two' => '2', 'both' => 'both', 'off' => 'off']),
             'passesBoth' => Field::flag('Passes through both on the turn')
                 ->optional()

@@ -30,7 +30,9 @@ final class DcDcCharger extends Component
     public static function fields(): array
     {
         return [
-            'outputA' => Field::number('Output', 'A', 3, 120),
+            'outputA' => Field::number('Output', 'A', 3, 120)->plausibly(
+                Plausible::times(0.5, 1, 'its name is often what it takes, not what it gives'),
+            ),
             'outputV' => Field::number('Charging voltage', 'V', 11, 60),
             'inputNominalV' => Field::number('Nominal input', 'V', 12, 24),
             'efficiency' => Field::number('Efficiency', '', 0.7, 0.98)->plausibly(

@@ -32,7 +32,9 @@ final class Separator extends Component
     public static function fields(): array
     {
         return [
-            'ratingA' => Field::number('Rating, continuous', 'A', 10, 600),
+            'ratingA' => Field::number('Rating, continuous', 'A', 10, 600)->plausibly(
+                Plausible::times(0.5, 1, 'the figure on the case is often that for minutes'),
+            ),
             'by' => Field::choice('Pulls in by', [
                 'volts' => 'volts at its engine side',
                 'either' => 'volts at either side',

@@ -42,10 +42,18 @@ final class SolarCharger extends Component
     public static function fields(): array
     {
         return [
-            'panelW' => Field::number('Power of one panel', 'W', 5, 700),
-            'panelVoc' => Field::number('Volts of one panel, open circuit', 'V', 5, 100),
-            'panelVmp' => Field::number('Volts of one panel, at its best point', 'V', 5, 90),
-            'panelIsc' => Field::number('Amps of one panel, short circuit', 'A', 0.2, 30),
+            'panelW' => Field::number('Power of one panel', 'W', 5, 700)->plausibly(
+                Plausible::times(0.8, 1.2, 'labels on roofs are seldom read'),
+            ),
+            'panelVoc' => Field::number('Volts of one panel, open circuit', 'V', 5, 100)->plausibly(
+                Plausible::times(0.9, 1.1, 'open circuit, working point and nominal volts are mixed up'),
+            ),
+            'panelVmp' => Field::number('Volts of one panel, at its best point', 'V', 5, 90)->plausibly(
+                Plausible::times(0.9, 1.1, 'open circuit, working point and nominal volts are mixed up'),
+            ),
+            'panelIsc' => Field::number('Amps of one panel, short circuit', 'A', 0.2, 30)->plausibly(
+                Plausible::times(0.9, 1.1, 'short-circuit and working amps are mixed up'),
+            ),
             'perC' => Field::number('Change of open-circuit volts per degree', '%', -0.6, -0.1)
                 ->optional()
                 ->note('from the panel\'s sheet; the table of the electrical code stands in for it'),
@@ -54,9 +62,15 @@ final class SolarCharger extends Component
             'coldestC' => Field::number('Coldest it gets', '°C', -60, 30)->plausibly(
                 Plausible::oneOf('rigs travel: the coldest place decides', -40, -10),
             ),
-            'limitV' => Field::number('Highest input of the controller', 'V', 12, 600),
-            'outputA' => Field::number('Output of the controller', 'A', 3, 200),
-            'outputV' => Field::number('Charging voltage', 'V', 11, 60),
+            'limitV' => Field::number('Highest input of the controller', 'V', 12, 600)->plausibly(
+                Plausible::times(0.5, 1, 'some controllers take less than their name says'),
+            ),
+            'outputA' => Field::number('Output of the controller', 'A', 3, 200)->plausibly(
+                Plausible::times(0.5, 1, 'some controllers give less than their name says'),
+            ),
+            'outputV' => Field::number('Charging voltage', 'V', 11, 60)->plausibly(
+                Plausible::times(0.97, 1.03, 'it is as somebody has set it'),
+            ),
             'kind' => Field::choice('Controller', [
                 'tracking' => 'tracks the best point',
                 'switching' => 'joins panels and battery',
