@@ -323,6 +323,8 @@ export function stack(strip: Strip, id: string): Size & { parts: [string, number
 /** The strip as the layout library takes it, its parts in the order in which they shall stand in a layer. */
 export function toElk(strip: Strip, options: Record<string, string>, order = [...strip.plates.keys()]): ElkNode {
   const ids = order.filter((id) => !strip.hang.has(id));
+  // A battery that another is joined to stands further on: nothing leads to the first place.
+  const fed = new Set([...strip.edges.values()].map((e) => e.to.plate));
   const children: ElkNode[] = ids.map((id) => {
     const { w, h, parts } = stack(strip, id);
     return {
@@ -331,7 +333,9 @@ export function toElk(strip: Strip, options: Record<string, string>, order = [..
       height: h,
       layoutOptions: {
         'elk.portConstraints': 'FIXED_POS',
-        ...(strip.plates.get(id)!.shape === 'bank' ? { 'elk.layered.layering.layerConstraint': 'FIRST' } : {}),
+        ...(strip.plates.get(id)!.shape === 'bank' && !fed.has(id)
+          ? { 'elk.layered.layering.layerConstraint': 'FIRST' }
+          : {}),
       },
       ports: parts.flatMap(([part, down]) =>
         [...portsOf(strip, part)].map(([port, at]): ElkPort => ({
