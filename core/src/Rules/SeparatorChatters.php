@@ -14,7 +14,7 @@ final class SeparatorChatters implements RigRule
     {
         $rig = fn(string $size, float $m): array => [
             ...ChargingSamples::engine(),
-            ChargingSamples::part('second', ChargingSamples::battery('Second battery', 'lfp', 12.8, 400)),
+            ChargingSamples::part('second', ChargingSamples::battery('Second battery', 'agm', 12, 400)),
             ...array_filter(
                 ChargingSamples::separator([], $size, $m),
                 fn(array $e): bool => !str_contains($e['id'], 'starter_pos'),

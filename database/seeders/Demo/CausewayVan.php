@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Database\Seeders\Demo;
 
 /**
- * A van that reads the tide gauges along a causeway: charged on the road by a relay that somebody put in when the engine
- * was another, with two panels on the roof. Everything in it is invented.
+ * A van that reads the tide gauges along a causeway: charged on the road by a relay that somebody put in when the
+ * engine was another, with two panels on the roof. Everything in it is invented.
  */
 final class CausewayVan
 {
@@ -127,6 +127,13 @@ final class CausewayVan
                 0.4,
             ),
             $lead('ld_solar_neg', 'Controller to 12 V panel', 'panels.neg', 'dc_panel.neg', 'negative', 'awg:8', 1.6),
+            [
+                'kind' => 'set_need',
+                'path' => '/scenarios',
+                'value' => [
+                    'noon' => ['title' => 'Noon meal', 'order' => 1, 'running' => ['c_micro.oven' => true]],
+                ],
+            ],
         ];
     }
 

@@ -15,8 +15,8 @@ function found(string $rule, array ...$edits): array
 }
 
 describe('panels in the cold', function (): void {
-    // Worked example: three in series, 42.5 V at 25 °C, −0.26 %/°C, −25 °C, 150 V controller. 144.1 V by the maker, 153.0
-    // by the table of the electrical code (690.7 from memory).
+    // Worked example: three in series, 42.5 V at 25 °C, −0.26 %/°C, −25 °C, 150 V controller. 144.1 V by the maker,
+    // 153.0 by the table of the electrical code (690.7 from memory).
     $panels = fn(array $more): array => [
         ...ChargingSamples::house(),
         ...ChargingSamples::panels(

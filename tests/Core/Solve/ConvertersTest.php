@@ -111,7 +111,7 @@ describe('a DC-DC charger against its wire', function (): void {
     })->with([[30, 9.0], [40, 8.0], [31.9, 6.0]]);
 
     it('keeps the limit of its input', function (): void {
-        // 20 A on the wire: 14.2 − 20 × 0.099 = 12.22 V, 244.4 W, 15.3 A at 14.4 V and 0.9. A load that takes what comes.
+        // 20 A on the wire: 14.2 − 20 × 0.099 = 12.22 V, 244.4 W, 15.3 A at 14.4 V and 0.9. A load that takes all.
         $graph = new Graph();
         shaft($graph, 14.2, 500);
         Small::ohms($graph, 'out', 'shaft.pos', 'dd.in_pos', 0.099 - ChargerStage::HOLD_OHM);
