@@ -30,7 +30,7 @@ final class SeparatorChatters implements RigRule
                 'below its opening point; open, they are back. Heavier cable, or sensing at the alternator, ends it.',
             Source::commonPractice(),
             [
-                Sample::found('a thin long cable', ...$rig('awg:10', 10.0)),
+                Sample::found('a thin long cable', ...$rig('awg:14', 12.0)),
                 Sample::silent('a heavy short one', ...$rig('awg:2/0', 1.0)),
             ],
         );
