@@ -79,6 +79,17 @@ test('a retrofit from the empty job to paper and back', async ({ page }) => {
   await page.mouse.up();
   await expect(page.locator('[data-tray=inverter_panel] [data-circuit=c_water]')).toBeVisible();
 
+  // And back in hand, by keys alone: the name of what is held and the place it is over are seen.
+  await page.locator('[data-circuit=c_water]').focus();
+  await page.keyboard.press('Shift+Space');
+  await expect(page.locator('.in-hand')).toContainText('hot and neutral');
+  await page.keyboard.press('ArrowRight');
+  await expect(page.locator('.tray.is-over')).toHaveAttribute('data-tray', 'main_panel');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('[data-tray=main_panel] [data-circuit=c_water]')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.locator('[data-tray=inverter_panel] [data-circuit=c_water]')).toBeVisible();
+
   // Nothing is lost on a reload.
   await page.reload();
   await expect(page.locator('[data-tray=inverter_panel] [data-circuit=c_water]')).toBeVisible();
