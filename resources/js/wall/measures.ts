@@ -60,15 +60,15 @@ export function line(points: Point[]): string {
 }
 
 /** Middle of the longest stretch, where a ribbon is labelled. */
-export function labelPoint(points: Point[]): { x: number; y: number; flat: boolean } {
-  let best = { x: points[0]!.x, y: points[0]!.y, flat: true };
+export function labelPoint(points: Point[]): { x: number; y: number; flat: boolean; length: number } {
+  let best = { x: points[0]!.x, y: points[0]!.y, flat: true, length: 0 };
   let longest = -1;
   points.slice(1).forEach((b, i) => {
     const a = points[i]!;
     const length = Math.abs(a.x - b.x) + Math.abs(a.y - b.y);
     if (length > longest) {
       longest = length;
-      best = { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2, flat: a.y === b.y };
+      best = { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2, flat: a.y === b.y, length };
     }
   });
   return best;

@@ -228,7 +228,7 @@ describe('a part of the battery side', () => {
 
   it('is wide enough for its name, what is assumed of it and the sign of a finding', () => {
     const name = textWidth('Main fuse of the bank', 15);
-    expect(part('Main fuse of the bank', 0).w).toBeGreaterThanOrEqual(name + 18 + 26);
-    expect(part('Main fuse of the bank', 2).w).toBeGreaterThanOrEqual(name + 18 + 26 + 26);
+    expect(part('Main fuse of the bank', 0).w).toBeGreaterThanOrEqual(name + 18 + 20);
+    expect(part('Main fuse of the bank', 2).w).toBeGreaterThanOrEqual(name + 18 + 20 + 26);
   });
 });

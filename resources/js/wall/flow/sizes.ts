@@ -46,13 +46,13 @@ export function plateSize(plate: Plate, tall: boolean): Size {
     const high = plate.shape === 'bank' || plate.type === 'dc_panel';
     // A part may come to carry the sign of a finding in any state: its name keeps its room beside it.
     return {
-      w: Math.ceil(Math.max(96, name + SIGN_W, lines)),
+      w: Math.ceil(Math.max(96, name + SIGN_W - 6, lines)),
       h: high ? PART_H * 2 + 16 : tall ? rowHeight(true) : PART_H + 8,
     };
   }
   const w = Math.ceil(Math.max(name + SIGN_W, lines));
   if (plate.band === 'switching') return { w: Math.max(150, w), h: 106 };
-  if (plate.type === 'inverter_charger') return { w: Math.max(236, w), h: 138 };
+  if (plate.type === 'inverter_charger') return { w: Math.max(224, w), h: 138 };
   if (plate.band === 'straddle') return { w: Math.max(170, w), h: 108 };
   return { w: Math.max(132, w), h: 112 };
 }
