@@ -70,6 +70,8 @@ export function TrayRow({
   ];
   const words = kind ?? (live ? liveWords(live) : '');
   const key = (e: KeyboardEvent) => {
+    // In hand, the keys are those of the hand: arrows carry, Enter lands.
+    if (isDragging) return;
     if ((e.key === 'm' || e.key === 'M') && row.circuit && movable) {
       e.preventDefault();
       e.stopPropagation();
