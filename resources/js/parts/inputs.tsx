@@ -63,10 +63,12 @@ interface LengthProps {
   entered: string | undefined;
   set: (v: unknown, entered?: string) => void;
   autoFocus?: boolean;
+  /** told what stands there while it is no length, or nothing */
+  unread?: (text: string) => void;
 }
 
 /** A length with its unit, kept as it was entered. */
-export function LengthInput({ label, value, entered, set, autoFocus = false }: LengthProps) {
+export function LengthInput({ label, value, entered, set, autoFocus = false, unread }: LengthProps) {
   const units = useUnits();
   const [text, setText] = useState(entered ?? (value === undefined ? '' : units.length(value)));
   const read = readLength(text);
@@ -81,6 +83,7 @@ export function LengthInput({ label, value, entered, set, autoFocus = false }: L
           setText(e.target.value);
           const next = readLength(e.target.value);
           if (next) set(next.value, next.entered);
+          else unread?.(e.target.value);
         }}
         placeholder={t('parts.n18FtOr55')}
       />

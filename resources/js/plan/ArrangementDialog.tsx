@@ -213,7 +213,12 @@ function Choosing({ hold, plan, close, open, reference }: Props & { reference: R
             <InputNumber min={1} max={6} />
           </Form.Item>
           {['dcRunM', 'fuseRunM'].map((name) => (
-            <Form.Item key={name} name={name} label={arrangement.options[name]!.label}>
+            <Form.Item
+              key={name}
+              name={name}
+              label={arrangement.options[name]!.label}
+              rules={within(arrangement.options[name]!)}
+            >
               <Length field={arrangement.options[name]!} />
             </Form.Item>
           ))}

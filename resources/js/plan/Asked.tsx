@@ -20,6 +20,8 @@ export function within(field: Field): { validator: (_: unknown, v: unknown) => P
   return [
     {
       validator: async (_, v) => {
+        // What cannot be read is told beside the input; here it keeps the form from being sent without it.
+        if (Number.isNaN(v)) throw new Error(t('plan.notALength'));
         if (typeof v === 'number' && (v < field.min || v > field.max))
           throw new Error(`${field.min} to ${field.max}${field.unit && ` ${field.unit}`}.`);
         if (typeof v === 'number' && field.kind === 'integer' && !Number.isInteger(v))
@@ -45,6 +47,7 @@ export function Length({ field, value, onChange }: Bound & { field: Field }) {
         value={value as number | undefined}
         entered={undefined}
         set={(v) => onChange?.(v)}
+        unread={(text) => onChange?.(text.trim() === '' ? undefined : Number.NaN)}
       />
       <Usual field={field} />
     </>
