@@ -52,4 +52,28 @@ trait ChargingSide
 
         return $ends;
     }
+
+    /** What charges from sun, shaft or another battery: the converter, and the source it is at its output. */
+    public function charger(PowerConverter $unit, string $label, ?string $surrounding = null): void
+    {
+        $this->source(
+            new Source(
+                $unit->id,
+                $unit->component,
+                $label,
+                'C',
+                'dc',
+                false,
+                $unit->output[0],
+                $unit->output[1],
+                'frame',
+                $unit->holdsV,
+                $unit->limitA,
+                device: $unit->device,
+                positions: $unit->positions,
+                surrounding: $surrounding,
+            ),
+        );
+        $this->converter($unit);
+    }
 }

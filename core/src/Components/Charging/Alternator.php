@@ -16,7 +16,6 @@ use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Occasion;
 use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Network\Shaft;
-use Hollin\Core\Network\Source;
 
 /** The engine's alternator, its own or that of the vehicle in front: what it can spare, driving and hot at idle. */
 final class Alternator extends Component
@@ -90,24 +89,7 @@ final class Alternator extends Component
         foreach (['drive' => 'spareA', 'idle' => 'idleA'] as $position => $field) {
             $id = "{$this->id}.{$position}";
             $amps = $this->values->number($field);
-            $graph->source(
-                new Source(
-                    $id,
-                    $this->id,
-                    $this->label(),
-                    'C',
-                    'dc',
-                    false,
-                    "{$this->id}.pos",
-                    "{$this->id}.neg",
-                    'frame',
-                    $volts,
-                    $amps,
-                    device: $this->engine(),
-                    positions: [$position],
-                ),
-            );
-            $graph->converter(
+            $graph->charger(
                 new PowerConverter(
                     $id,
                     $this->id,
@@ -123,6 +105,7 @@ final class Alternator extends Component
                     nominalV: $nominal,
                     profile: 'lead',
                 ),
+                $this->label(),
             );
         }
         $graph->shafts[] = new Shaft(

@@ -11,7 +11,6 @@ use Hollin\Core\Job\Field;
 use Hollin\Core\Job\Plausible;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\PowerConverter;
-use Hollin\Core\Network\Source;
 
 /** A charger from one battery to another: a current limit and a profile of its own, on while the engine runs. */
 final class DcDcCharger extends Component
@@ -69,24 +68,7 @@ final class DcDcCharger extends Component
         $by = $engine === '' ? [null, []] : ["{$engine}.engine", ['idle', 'drive']];
         $volts = $this->values->number('outputV');
         $amps = $this->values->number('outputA');
-        $graph->source(
-            new Source(
-                "{$this->id}.output",
-                $this->id,
-                $this->label(),
-                'C',
-                'dc',
-                false,
-                "{$this->id}.pos",
-                "{$this->id}.neg",
-                'frame',
-                $volts,
-                $amps,
-                device: $by[0],
-                positions: $by[1],
-            ),
-        );
-        $graph->converter(
+        $graph->charger(
             new PowerConverter(
                 "{$this->id}.output",
                 $this->id,
@@ -105,6 +87,7 @@ final class DcDcCharger extends Component
                 profile: $this->values->text('profile'),
                 inputV: $this->values->number('inputNominalV'),
             ),
+            $this->label(),
         );
     }
 

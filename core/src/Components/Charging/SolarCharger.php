@@ -15,7 +15,6 @@ use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Occasion;
 use Hollin\Core\Network\PanelArray;
 use Hollin\Core\Network\PowerConverter;
-use Hollin\Core\Network\Source;
 use Hollin\Core\Network\Surrounding;
 
 /** Panels in strings on a solar controller: what they give in full sun, and their volts on a cold morning. */
@@ -190,23 +189,7 @@ final class SolarCharger extends Component
             $this->values->number('panelIsc') * $this->values->integer('parallel'),
             Limit::assumed($this, 'panelVoc', 'series', 'coldestC', 'limitV'),
         );
-        $graph->source(
-            new Source(
-                "{$this->id}.output",
-                $this->id,
-                $this->label(),
-                'C',
-                'dc',
-                false,
-                "{$this->id}.pos",
-                "{$this->id}.neg",
-                'frame',
-                $this->outputV(),
-                $this->outputA(),
-                surrounding: self::SUN,
-            ),
-        );
-        $graph->converter(
+        $graph->charger(
             new PowerConverter(
                 "{$this->id}.output",
                 $this->id,
@@ -221,6 +204,8 @@ final class SolarCharger extends Component
                 profile: $this->values->text('profile'),
                 fieldW: $this->fieldW(),
             ),
+            $this->label(),
+            self::SUN,
         );
         $graph->occasions[] = new Occasion(
             $this->id,
