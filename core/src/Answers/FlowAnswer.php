@@ -30,7 +30,12 @@ final class FlowAnswer
         $answers = [];
         foreach ($rig->settled as $state => $settled) {
             foreach ($scenarios as $scenario => $running) {
-                $answers[$state][$scenario] = self::of($rig, $settled, $running, $rig->flows()->of($settled, $running));
+                $answers[$state][$scenario] = self::of(
+                    $rig,
+                    $settled,
+                    $running,
+                    $rig->flows()->of($settled, $running, $rig->named[$state]->charge),
+                );
             }
         }
 

@@ -14,4 +14,7 @@ enum About: string
     case Driving = 'driving';
     case Sun = 'sun';
     case Storage = 'storage';
+    /** Whatever charges the rig does. */
+    case Charging = 'charging';
+    case Battery = 'battery';
 }

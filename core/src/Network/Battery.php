@@ -20,6 +20,9 @@ final readonly class Battery
      * @param ?float $peakA the same for a short while
      * @param bool $limitAssumed
      * @param bool $managed it has battery management that can open, whether its limit was entered or not
+     * @param ?float $chargeLimitA of battery management while it is charged; null when nobody has entered it
+     * @param string $cold what keeps it from being charged below freezing: blocks, heats, none; empty when not known
+     * @param ?string $switch device of its management, where its positions are modelled
      */
     public function __construct(
         public string $id,
@@ -36,6 +39,9 @@ final readonly class Battery
         public ?float $peakA,
         public bool $limitAssumed,
         public bool $managed,
+        public ?float $chargeLimitA = null,
+        public string $cold = '',
+        public ?string $switch = null,
     ) {}
 
     /**

@@ -13,8 +13,17 @@ trait ChargingSide
     /** @var list<Shaft> engines with their alternators */
     public array $shafts = [];
 
-    /** @var list<JoiningRelay> relays that join batteries */
-    public array $relays = [];
+    /** @var list<VoltContact> contacts that go by volts or by the ignition */
+    public array $voltContacts = [];
+
+    /** @var array<string, string> plugs to a vehicle in front => how they are on the road */
+    public array $towed = [];
+
+    /** @var list<TowPins> what is bare while not hitched */
+    public array $towPins = [];
+
+    /** @var array<string, float> switch's pole => ohm of the resistor by which it fills capacitors first */
+    public array $precharged = [];
 
     /** @var list<Turn> positions passed through on a turn */
     public array $turns = [];

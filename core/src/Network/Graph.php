@@ -160,6 +160,7 @@ final class Graph
         string $device,
         array $closedIn,
         ?Rating $rating = null,
+        ?float $ohm = null,
     ): void {
         $this->add(
             new Element(
@@ -174,6 +175,7 @@ final class Graph
                 $closedIn,
                 $rating,
                 $role->purpose(),
+                $ohm,
             ),
         );
     }
@@ -345,10 +347,12 @@ final class Graph
     }
 
     /** The same network with a source that gives nothing any more: a battery that opened, a set that stopped. */
-    public function without(string $source): self
+    public function without(string ...$gone): self
     {
         $less = clone $this;
-        unset($less->sources[$source], $less->batteries[$source]);
+        foreach ($gone as $source) {
+            unset($less->sources[$source], $less->batteries[$source]);
+        }
 
         return $less;
     }

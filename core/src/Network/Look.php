@@ -25,9 +25,6 @@ interface Look
      */
     public function wiringFault(string $hot, string $neutral, string $ground): ?string;
 
-    /** Whether something charges where two terminals are joined with it, holding at least so many volts. */
-    public function charged(string $positive, string $negative, float $fromV): bool;
-
     /** Whether a battery stands between two terminals, the right way round, with its rest volts in a window. */
     public function dc(string $positive, string $negative, float $lowV = 0.0, float $highV = INF): bool;
 }

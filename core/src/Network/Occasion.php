@@ -24,6 +24,7 @@ final readonly class Occasion
      * @param bool $besideInverter only where no cord could be in the inverter instead, which feeds its circuits
      * @param bool $judged only where something looks at the volts
      * @param array<string, string> $also further controls and surroundings as they are then, by id
+     * @param string $charge how the batteries are: full, half or low
      * @param bool $once however many components bring it about
      */
     public function __construct(
@@ -45,5 +46,19 @@ final readonly class Occasion
         public string $disconnect = 'on',
         public string $bypass = 'unit',
         public array $also = [],
+        public string $charge = 'half',
     ) {}
+
+    /**
+     * The same, come about in a rig that is fed as another state says, with more things set.
+     *
+     * @param array<string, string> $also
+     */
+    public function in(?self $fed, array $also): self
+    {
+        $feeding =
+            $fed === null ? [] : ['about' => $fed->about, 'source' => $fed->source, 'position' => $fed->position];
+
+        return new self(...$feeding + ['also' => $also + $this->also + ($fed->also ?? [])] + get_object_vars($this));
+    }
 }

@@ -14,6 +14,8 @@ final readonly class PanelArray
      * @param float $arrayW of all panels by their labels
      * @param float $takesW most the controller turns into charging
      * @param float $vmp of a string at its best point
+     * @param ?float $breakerA rating of the breaker between panels and controller; null where there is none
+     * @param ?float $breakerV direct volts it parts; null when nobody has read it
      * @param float $isc of all strings together, short circuit, A
      */
     public function __construct(
@@ -27,5 +29,7 @@ final readonly class PanelArray
         public float $vmp,
         public float $isc,
         public bool $assumed,
+        public ?float $breakerA = null,
+        public ?float $breakerV = null,
     ) {}
 }

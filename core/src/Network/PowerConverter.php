@@ -42,6 +42,7 @@ final readonly class PowerConverter
      * @param float $surgeA most it gives for seconds
      * @param string $profile lead, lithium, chosen or empty: what a charger is set to
      * @param float $inputV nominal of its input, where that is direct
+     * @param ?string $stop contact through which a battery's management lets it charge: open, it stands still
      * @param float $fieldW most that sun or shaft leaves it, W; 0 for no such bound
      */
     public function __construct(
@@ -67,6 +68,7 @@ final readonly class PowerConverter
         public string $profile = '',
         public float $fieldW = 0.0,
         public float $inputV = 12.0,
+        public ?string $stop = null,
     ) {}
 
     /**

@@ -50,13 +50,12 @@ final class AlternatorUnlimited implements RigRule
         $hits = [];
         foreach ($rig->graph->shafts as $shaft) {
             foreach (['idling', 'driving'] as $state) {
-                foreach (isset($rig->settled[$state]) ? $rig->graph->batteries : [] as $battery) {
+                foreach (isset($rig->settled[$state]) ? $rig->graph->batteries : [] as $id => $battery) {
                     $now = $rig->settled[$state]->situation;
                     if (
                         $battery->managed &&
                         !isset($hits["{$shaft->component}+{$battery->component}"]) &&
-                        $now->joined($shaft->pos, $battery->pos) &&
-                        $now->joined($shaft->neg, $battery->neg)
+                        in_array($id, $now->batteriesAt($shaft->pos, $shaft->neg), true)
                     ) {
                         $hits["{$shaft->component}+{$battery->component}"] = $this->hit($rig, $shaft, $battery, $state);
                     }

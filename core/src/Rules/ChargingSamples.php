@@ -170,4 +170,63 @@ final class ChargingSamples
             self::lead('solar.neg', 'second.neg', 'negative'),
         ];
     }
+
+    /**
+     * A second battery with a load behind a low-voltage cut-off.
+     *
+     * @param array<string, mixed> $more
+     * @return list<array<string, mixed>>
+     */
+    public static function behindCutOff(array $more = [], float $amps = 20.0, string $use = 'other'): array
+    {
+        return [
+            ...self::house('flooded', 12),
+            self::part(
+                'cut_off',
+                $more + [
+                    'type' => 'cut_off',
+                    'label' => 'Low-voltage cut-off',
+                    'ratingA' => 100,
+                    'opensV' => 11.8,
+                    'closesV' => 12.8,
+                    'opensAfterS' => 60,
+                    'closesAfterS' => 30,
+                ],
+            ),
+            self::part('lamps', ['type' => 'dc_load', 'label' => 'Lamps', 'amps' => $amps, 'use' => $use]),
+            self::lead('second.pos', 'cut_off.in', 'positive', 'awg:6'),
+            self::lead('cut_off.out', 'lamps.pos', 'positive', 'awg:6'),
+            self::lead('lamps.neg', 'second.neg', 'negative', 'awg:6'),
+            self::lead('cut_off.neg', 'second.neg', 'negative', 'awg:16'),
+        ];
+    }
+
+    /**
+     * A trailer's charge line from its plug to a second battery, with a fuse at the battery or without.
+     *
+     * @return list<array<string, mixed>>
+     */
+    public static function towed(?float $fuseA): array
+    {
+        return [
+            ...self::engine(),
+            ...self::house('agm', 12),
+            self::part('tow_plug', ['type' => 'tow_plug', 'label' => 'Tow plug', 'pinA' => 30]),
+            self::lead('starter.pos', 'tow_plug.in_pos', 'positive', 'awg:12', 5.0),
+            self::lead('starter.neg', 'tow_plug.in_neg', 'negative', 'awg:12', 5.0),
+            ...$fuseA === null
+                ? [self::lead('tow_plug.pos', 'second.pos', 'positive', 'awg:12', 6.0)]
+                : [
+                    self::part('tow_fuse', [
+                        'type' => 'dc_fuse',
+                        'label' => 'Charge line fuse',
+                        'family' => 'blade',
+                        'ratingA' => $fuseA,
+                    ]),
+                    self::lead('tow_plug.pos', 'tow_fuse.out', 'positive', 'awg:12', 6.0),
+                    self::lead('tow_fuse.in', 'second.pos', 'positive', 'awg:12', 0.1),
+                ],
+            self::lead('tow_plug.neg', 'second.neg', 'negative', 'awg:12', 6.0),
+        ];
+    }
 }

@@ -8,6 +8,7 @@ use Hollin\Core\Components\Rig;
 use Hollin\Core\Components\Wiring;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Operation\Flows;
+use Hollin\Core\States\ByVolts;
 use Hollin\Core\States\Contraction;
 use Hollin\Core\States\Engine;
 use Hollin\Core\States\NamedState;
@@ -46,8 +47,8 @@ final class Examination
         $this->engine = new Engine(new Contraction($this->graph));
         $named = $settled = [];
         foreach (NamedStates::of($this->graph) as $state) {
-            $named[$state->id] = $state;
-            $settled[$state->id] = $this->engine->settle($state->setting);
+            $settled[$state->id] = ByVolts::settled($this->engine, $state->setting, $state->charge);
+            $named[$state->id] = $state->in($settled[$state->id]->setting);
         }
         $this->named = $named;
         $this->settled = $settled;
@@ -69,7 +70,7 @@ final class Examination
     public function faulty(): array
     {
         return $this->faulty ??= array_map(
-            fn(NamedState $s): Settled => $this->engine->settle($s->setting),
+            fn(NamedState $s): Settled => ByVolts::settled($this->engine, $s->setting),
             $this->faults(),
         );
     }

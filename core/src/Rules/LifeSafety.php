@@ -122,8 +122,10 @@ final class LifeSafety implements RigRule
     private static function behind(Examination $rig, Load $load): array
     {
         $switches = [];
+        // What a battery's own management does is told apart from what stands behind it.
+        $own = array_flip(array_map(fn(Battery $b): string => $b->component, $rig->graph->batteries));
         foreach ($rig->graph->elements as $element) {
-            if ($element->device !== null && Walk::direct($element)) {
+            if ($element->device !== null && Walk::direct($element) && !isset($own[$element->component])) {
                 $switches[$element->component] = true;
             }
         }

@@ -43,6 +43,24 @@ final class LoadDump implements RigRule
                     ChargingSamples::lead('lamps.pos', 'alternator.pos', 'positive'),
                     ChargingSamples::lead('lamps.neg', 'starter.neg', 'negative'),
                 ),
+                Sample::found(
+                    'panels on a battery whose management opens',
+                    ChargingSamples::part(
+                        'second',
+                        ['management' => 'together', 'cold' => 'blocks'] +
+                            ChargingSamples::battery('Second battery', 'lfp', 12.8, 200),
+                    ),
+                    ...ChargingSamples::panels(),
+                ),
+                Sample::silent(
+                    'panels stopped by that management first',
+                    ChargingSamples::part(
+                        'second',
+                        ['management' => 'together', 'cold' => 'blocks'] +
+                            ChargingSamples::battery('Second battery', 'lfp', 12.8, 200),
+                    ),
+                    ...ChargingSamples::panels(['stoppedBy' => 'second']),
+                ),
                 Sample::silent('its own battery straight on it', ...ChargingSamples::engine()),
             ],
         );
@@ -52,21 +70,26 @@ final class LoadDump implements RigRule
     {
         $hits = [];
         $driving = $rig->settled['driving'] ?? null;
-        if ($driving === null) {
-            return [];
-        }
         foreach ($rig->graph->shafts as $shaft) {
-            if (!self::isHeld($rig, $shaft, $driving)) {
+            if ($driving === null || !self::isHeld($shaft, $driving)) {
                 continue;
             }
             foreach ($rig->graph->devices as $device) {
-                if ($device->isAutomatic() || $device->job === 'run' || $device->job === 'breaker') {
+                if (
+                    $device->isAutomatic() ||
+                    in_array($device->job, ['run', 'breaker'], true) ||
+                    in_array($device->id, array_column($rig->graph->batteries, 'switch'), true)
+                ) {
                     continue;
                 }
                 foreach ($device->positionNames() as $position) {
                     $then = $rig->engine->settle($driving->setting->with($device->id, $position), $driving->positions);
-                    if ($position !== $driving->positions[$device->id] && !self::isHeld($rig, $shaft, $then)) {
-                        $words = sprintf('%s turned to “%s”', $device->label, $device->positions[$position]);
+                    if ($position !== $driving->positions[$device->id] && !self::isHeld($shaft, $then)) {
+                        $words = sprintf(
+                            $device->byItself ? '%s going to “%s” by itself' : '%s turned to “%s”',
+                            $device->label,
+                            $device->positions[$position],
+                        );
                         $hits["{$shaft->component}|{$device->id}"] ??= $this->hit(
                             $rig,
                             $shaft,
@@ -77,9 +100,51 @@ final class LoadDump implements RigRule
                 }
             }
             foreach ($rig->graph->batteries as $id => $battery) {
-                if ($battery->managed && !self::isHeld($rig, $shaft, $driving, $id)) {
+                if ($battery->managed && !self::isHeld($shaft, $driving, $id)) {
                     $words = sprintf('The battery management of %s opening', $rig->graph->label($battery->component));
                     $hits["{$shaft->component}|{$id}"] = $this->hit($rig, $shaft, $battery->component, $words);
+                }
+            }
+        }
+
+        return [...array_values($hits), ...$this->leftAlone($rig)];
+    }
+
+    /**
+     * What charges on when the management of the only battery on its bus has opened.
+     *
+     * @return list<Hit>
+     */
+    private function leftAlone(Examination $rig): array
+    {
+        $hits = [];
+        $shafts = array_merge([], ...array_map(fn(Shaft $s): array => $s->converters, $rig->graph->shafts));
+        foreach ($rig->graph->batteries as $battery) {
+            foreach ($battery->switch === null ? [] : $rig->named as $state => $named) {
+                $now = $rig->settled[$state]->situation;
+                $open = null;
+                foreach (array_keys($now->charging() + $now->givingDirect()) as $id) {
+                    $unit = $rig->graph->converters[$id];
+                    if (in_array($id, $shafts, true) || $now->batteriesAt(...$unit->output) !== [$battery->id]) {
+                        continue;
+                    }
+                    $open ??= $rig->engine->settle($named->setting->with((string) $battery->switch, 'open'))->situation;
+                    if (!isset(($open->charging() + $open->givingDirect())[$id])) {
+                        continue;
+                    }
+                    $hits["{$unit->component}|{$battery->id}"] = new Hit(
+                        "{$unit->component}|{$battery->id}",
+                        sprintf(
+                            'When the management of %s opens, %s goes on feeding the bus with no battery on it: its ' .
+                                'volts go where they will. A charge-stop line from the management to it ends that.',
+                            $rig->graph->label($battery->component),
+                            $rig->graph->label($unit->component),
+                        ),
+                        [$unit->component, $battery->component],
+                        severity: Severity::Advice,
+                        title: 'Charger left without a battery',
+                        state: $state,
+                    );
                 }
             }
         }
@@ -88,19 +153,9 @@ final class LoadDump implements RigRule
     }
 
     /** Whether a battery stands at the alternator. */
-    private static function isHeld(Examination $rig, Shaft $shaft, Settled $state, string $without = ''): bool
+    private static function isHeld(Shaft $shaft, Settled $state, string $without = ''): bool
     {
-        foreach ($rig->graph->batteries as $id => $battery) {
-            if (
-                $id !== $without &&
-                $state->situation->joined($shaft->pos, $battery->pos) &&
-                $state->situation->joined($shaft->neg, $battery->neg)
-            ) {
-                return true;
-            }
-        }
-
-        return false;
+        return array_diff($state->situation->batteriesAt($shaft->pos, $shaft->neg), [$without]) !== [];
     }
 
     private function hit(Examination $rig, Shaft $shaft, string $by, string $words): Hit

@@ -38,7 +38,7 @@ final class LoweredAlternator implements RigRule
     public function hits(Examination $rig): array
     {
         $hits = [];
-        foreach ($rig->graph->relays as $relay) {
+        foreach ($rig->graph->voltContacts as $relay) {
             foreach ($rig->graph->shafts as $shaft) {
                 $joined =
                     isset($rig->settled['driving']) &&

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Rules;
 
+use Hollin\Core\Network\VoltContact;
+use Hollin\Core\Operation\Rest;
 use Hollin\Core\Reference\Figure;
 use Hollin\Core\Reference\Source;
 
@@ -39,21 +41,14 @@ final class SeparatorChatters implements RigRule
     public function hits(Examination $rig): array
     {
         $hits = [];
-        foreach ($rig->graph->relays as $relay) {
-            foreach ($rig->settled as $state => $settled) {
-                if (($settled->positions[$relay->device] ?? '') !== 'closed' || $relay->senses === []) {
+        foreach ($rig->graph->voltContacts as $relay) {
+            foreach ($relay->kind === VoltContact::SEPARATOR && $relay->senses !== [] ? $rig->named : [] as $state) {
+                if ($rig->settled[$state->id]->positions[$relay->device] !== 'closed') {
                     continue;
                 }
-                $flow = $rig->flows()->of($settled, [], 'half');
-                $volts = max(
-                    array_map(
-                        fn(array $at): float => isset($flow->dcV[$at[0]], $flow->dcV[$at[1]])
-                            ? $flow->dcV[$at[0]] - $flow->dcV[$at[1]]
-                            : INF,
-                        $relay->senses,
-                    ),
-                );
-                if (!$flow->isSolved() || $volts >= $relay->opensV) {
+                $rest = Rest::of($rig->engine, $state->setting, [], $state->charge, $rig->flows());
+                $turns = $rest->turns($relay->device);
+                if ($rest->periodS === null || !isset($turns['open'])) {
                     continue;
                 }
                 $hits[] = new Hit(
@@ -63,22 +58,22 @@ final class SeparatorChatters implements RigRule
                             'which it opens: ' .
                             'it goes to and fro, about every %g s.',
                         $rig->graph->label($relay->component),
-                        $volts,
+                        $turns['open'],
                         $relay->opensV,
-                        max(0.1, round($relay->closesAfterS + $relay->opensAfterS, 1)),
+                        max(0.1, round($rest->periodS, 1)),
                     ),
                     [$relay->component],
                     [
                         new Figure(
                             'Volts it senses, closed',
-                            $volts,
+                            $turns['open'],
                             'V',
-                            "load flow of “{$rig->named[$state]->title}”, batteries half charged",
+                            "load flow of “{$state->title}”, batteries {$state->charged()}",
                             Source::computed('load flow'),
                             $relay->opensV,
                         ),
                     ],
-                    state: $state,
+                    state: $state->id,
                 );
                 break;
             }

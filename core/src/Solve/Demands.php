@@ -61,7 +61,11 @@ final readonly class Demands
     {
         $users = [];
         foreach ($this->graph->users as $id => $load) {
-            if ($load->direct) {
+            if (
+                $load->direct &&
+                ($load->device === null ||
+                    in_array($this->settled->positions[$load->device] ?? '', $load->positions, true))
+            ) {
                 $volts = $load->volts > 0 ? $load->volts : $this->systemV($load->a, $load->b);
                 $watts = $load->wattsAt($volts);
                 if ($watts > 0) {

@@ -16,7 +16,8 @@ final class DirectGiving
         foreach ($situation->network->graph->converters as $id => $unit) {
             $on =
                 ($unit->kind === PowerConverter::FIELD || $unit->kind === PowerConverter::DC_DC) &&
-                $situation->isActive($id);
+                $situation->isActive($id) &&
+                $situation->mayCharge($id);
             if ($on && ($unit->kind === PowerConverter::FIELD || self::isFed($situation, $unit))) {
                 $giving[$id] = true;
             }
@@ -28,19 +29,15 @@ final class DirectGiving
     /** Whether a battery or something that charges stands at the input of what takes direct current. */
     private static function isFed(Situation $situation, PowerConverter $unit): bool
     {
-        [$pos, $neg] = array_map($situation->root(...), $unit->input);
-        $stands = fn(string $plus, string $minus): bool => $situation->root($plus) === $pos &&
-            $situation->root($minus) === $neg;
-        foreach ($situation->network->graph->batteries as $battery) {
-            if ($stands($battery->pos, $battery->neg)) {
-                return true;
-            }
+        if ($situation->batteriesAt(...$unit->input) !== []) {
+            return true;
         }
+        [$pos, $neg] = array_map($situation->root(...), $unit->input);
         foreach ($situation->network->graph->converters as $other) {
             if (
                 $other->kind === PowerConverter::FIELD &&
                 $situation->isActive($other->id) &&
-                $stands(...$other->output)
+                [$pos, $neg] === array_map($situation->root(...), $other->output)
             ) {
                 return true;
             }

@@ -53,6 +53,9 @@ final class DirectSide
     /** @var list<array{int, int, string}> batteries: nets, volts at rest */
     private array $batteries = [];
 
+    /** @var list<array{string, array<string, true>}> contacts that let a charger run: device, positions */
+    private array $stops = [];
+
     /** @var list<int> nets of power converters */
     private array $converters = [];
 
@@ -91,6 +94,10 @@ final class DirectSide
             foreach ($converter->direct() as $terminal) {
                 $this->converters[] = $network->net[$terminal];
             }
+            $stop = $network->graph->elements[(string) $converter->stop] ?? null;
+            if ($stop !== null) {
+                $this->stops[] = [(string) $stop->device, array_fill_keys($stop->closedIn, true)];
+            }
         }
         $this->whole = $this->count() <= self::BOUND;
         [$this->told, $this->joined] = $this->gone($named);
@@ -108,7 +115,7 @@ final class DirectSide
     /** What the rest of the rig can tell of the battery side in a setting. */
     public function tells(Setting $setting): string
     {
-        return $this->controls === [] ? '' : $this->signature($this->roots($setting->controls));
+        return $this->controls === [] ? '' : $this->signature($this->roots($setting->controls), $setting->controls);
     }
 
     /**
@@ -232,7 +239,7 @@ final class DirectSide
         foreach ($this->whole ? $this->settings() : $this->nearby($own) as $setting) {
             $slips = array_map(fn(array $of): int => count(array_diff_assoc($setting, $of)), $own);
             $roots = $this->roots($setting);
-            $signature = $this->signature($roots);
+            $signature = $this->signature($roots, $setting);
             $told[$signature] ??= ['setting' => $setting, 'count' => 0, 'nearest' => []];
             $told[$signature]['count']++;
             foreach ($slips as $state => $n) {
@@ -336,8 +343,11 @@ final class DirectSide
         return $roots;
     }
 
-    /** @param array<int, int> $roots */
-    private function signature(array $roots): string
+    /**
+     * @param array<int, int> $roots
+     * @param array<string, string> $setting
+     */
+    private function signature(array $roots, array $setting): string
     {
         $signature = '';
         foreach ($this->heard as [$pos, $neg]) {
@@ -355,6 +365,9 @@ final class DirectSide
         foreach ($this->converters as $net) {
             $root = $roots[$net] ?? $net;
             $signature .= ($seen[$root] ??= count($seen)) . ',';
+        }
+        foreach ($this->stops as [$device, $runs]) {
+            $signature .= isset($runs[$setting[$device] ?? '']) ? '+' : '-';
         }
 
         return $signature;

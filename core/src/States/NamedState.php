@@ -17,5 +17,19 @@ final readonly class NamedState
         /** usual, or fault: a pedestal that is wired wrong */
         public string $group = 'usual',
         public About $about = About::Nothing,
+        /** how the batteries are: full, half or low */
+        public string $charge = 'half',
     ) {}
+
+    /** The same state in another setting: with what has moved by itself. */
+    public function in(Setting $setting): self
+    {
+        return $setting === $this->setting ? $this : new self(...['setting' => $setting] + get_object_vars($this));
+    }
+
+    /** How the batteries are, in words. */
+    public function charged(): string
+    {
+        return ['full' => 'full', 'low' => 'nearly empty'][$this->charge] ?? 'half charged';
+    }
 }

@@ -40,7 +40,8 @@ final class NamedStates
         $states = [];
         foreach ($kinds as $occasions) {
             $several = count($occasions) > 1 && !$occasions[0]->once;
-            foreach ($occasions[0]->once ? [$occasions[0]] : $occasions as $i => $occasion) {
+            foreach ($occasions[0]->once ? [self::all($occasions)] : $occasions as $i => $occasion) {
+                $occasion = self::fed($occasion, $kinds);
                 $states[] = $make->state(
                     $occasion,
                     $i === 0 ? $occasion->kind : "{$occasion->kind}_{$occasion->component}",
@@ -50,6 +51,33 @@ final class NamedStates
         }
 
         return $states;
+    }
+
+    /**
+     * One state that several parts bring about: with what each of them then is.
+     *
+     * @param non-empty-list<Occasion> $occasions
+     */
+    private static function all(array $occasions): Occasion
+    {
+        return $occasions[0]->in(null, array_merge(...array_map(fn(Occasion $o): array => $o->also, $occasions)));
+    }
+
+    /**
+     * A state that is about whatever charges the rig, with that: shore where it has a cord, else the engine, else sun.
+     *
+     * @param array<string, list<Occasion>> $kinds
+     */
+    private static function fed(Occasion $occasion, array $kinds): Occasion
+    {
+        if ($occasion->about !== About::Charging) {
+            return $occasion;
+        }
+        $feeds = fn(About $about): ?Occasion => array_values(
+            array_filter(array_merge(...array_values($kinds)), fn(Occasion $o): bool => $o->about === $about),
+        )[0] ?? null;
+
+        return $occasion->in($feeds(About::Shore) ?? ($kinds['driving'][0] ?? $feeds(About::Sun)), []);
     }
 
     /** Whether a rig is such that it can be in a state that one of its components brings about. */
@@ -151,13 +179,14 @@ final class NamedStates
         $shore = $occasion->about === About::Shore ? $this->shore() : null;
         $position = $occasion->position ?? ($shore === null ? null : (string) array_key_first($shore->ratingsA));
         $feeds = $occasion->besideInverter ? $this->inverter() : null;
+        $also = $occasion->also + ($occasion->about === About::Driving ? $this->graph->towed : []);
         $controls = [];
         foreach ($this->graph->devices as $device) {
             if ($device->isAutomatic()) {
                 continue;
             }
             $controls[$device->id] = match (true) {
-                isset($device->positions[$occasion->also[$device->id] ?? '']) => $occasion->also[$device->id],
+                isset($device->positions[$also[$device->id] ?? '']) => $also[$device->id],
                 $device->job === 'mode' => isset($device->positions[$occasion->mode]) ? $occasion->mode : 'off',
                 $device->job === 'disconnect' => $occasion->disconnect,
                 $device->job === 'run' => $source?->device === $device->id ? 'running' : $device->positionNames()[0],
@@ -178,7 +207,15 @@ final class NamedStates
         $surroundings = array_intersect_key($occasion->also, $surroundings) + $surroundings;
         $letter = $occasion->letter === '' ? (string) $source?->letter : $occasion->letter;
 
-        return new NamedState($id, $letter, $title, new Setting($controls, $surroundings), $group, $occasion->about);
+        return new NamedState(
+            $id,
+            $letter,
+            $title,
+            new Setting($controls, $surroundings),
+            $group,
+            $occasion->about,
+            $occasion->charge,
+        );
     }
 
     /** The position of a choosing device in a state: the source the state is about, else as it usually is. */

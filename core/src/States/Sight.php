@@ -17,18 +17,11 @@ final class Sight implements Look
     /** @var list<array{string, string, float}> batteries: positive, negative, V at rest */
     private readonly array $batteries;
 
-    /** @var array<string, array{string, string, float, bool}> what charges: positive, negative, V it holds, on AC */
-    private readonly array $chargers;
-
     public function __construct(private readonly Contraction $network)
     {
         $this->batteries = array_map(
             fn($b): array => [$b->pos, $b->neg, $b->restV('half')],
             array_values($network->graph->batteries),
-        );
-        $this->chargers = array_map(
-            fn($s): array => [$s->a, $s->b, $s->volts, $s->runsOnAc !== null],
-            array_filter($network->graph->sources, fn($s): bool => $s->kind === 'dc' && !$s->forming),
         );
     }
 
@@ -75,24 +68,6 @@ final class Sight implements Look
             !$this->now->tied($neutral, $ground) => 'open ground',
             default => null,
         };
-    }
-
-    public function charged(string $positive, string $negative, float $fromV): bool
-    {
-        $a = $this->now->root($positive);
-        $b = $this->now->root($negative);
-        foreach ($this->chargers as $id => [$pos, $neg, $volts, $runsOnAc]) {
-            if (
-                $volts >= $fromV &&
-                ($runsOnAc ? isset($this->now->charging()[$id]) : $this->now->isActive($id)) &&
-                $this->now->root($pos) === $a &&
-                $this->now->root($neg) === $b
-            ) {
-                return true;
-            }
-        }
-
-        return false;
     }
 
     public function dc(string $positive, string $negative, float $lowV = 0.0, float $highV = INF): bool

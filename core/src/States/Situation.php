@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Hollin\Core\States;
 
+use Hollin\Core\Network\Battery;
 use Hollin\Core\Network\SupplyCondition;
 
 /**
@@ -228,7 +229,7 @@ final class Situation
     }
 
     /** Root of a root with the closed neutral-ground bonds taken for metal. */
-    private function bonded(int $root): int
+    public function bonded(int $root): int
     {
         if ($this->bondedRoots === null) {
             $this->bondedRoots = [];
@@ -312,13 +313,32 @@ final class Situation
             foreach ($this->active as $id => $_) {
                 $runsOn = $this->network->graph->sources[$id]->runsOnAc;
                 $ac = $runsOn === null ? null : $this->workingSource($runsOn[0], $runsOn[1]);
-                if ($ac !== null) {
+                if ($ac !== null && $this->mayCharge($id)) {
                     $this->charging[$id] = $ac;
                 }
             }
         }
 
         return $this->charging;
+    }
+
+    /** Whether no battery's management holds a charger back. */
+    public function mayCharge(string $converter): bool
+    {
+        $stop = ($this->network->graph->converters[$converter] ?? null)?->stop;
+
+        return $stop === null || $this->isClosed($stop);
+    }
+
+    /** @return list<string> batteries that stand between two terminals, the right way round */
+    public function batteriesAt(string $pos, string $neg): array
+    {
+        $there = array_filter(
+            $this->network->graph->batteries,
+            fn(Battery $b): bool => $this->joined($pos, $b->pos) && $this->joined($neg, $b->neg),
+        );
+
+        return array_map(strval(...), array_keys($there));
     }
 
     /** @return array<string, true> what charges from sun, shaft or another battery and is on */
@@ -359,41 +379,6 @@ final class Situation
     /** @return array<int, string> root => source whose hot reaches it through loads, with no return in between */
     public function throughLoads(): array
     {
-        if ($this->softLive !== null) {
-            return $this->softLive;
-        }
-        $next = [];
-        foreach ($this->network->graph->circuits as $end) {
-            $a = $this->root($end->hot);
-            $b = $this->root($end->neutral);
-            $next[$a][] = $b;
-            $next[$b][] = $a;
-        }
-        foreach ($this->network->graph->sources as $source) {
-            if ($source->runsOnAc !== null && $source->device === null) {
-                $a = $this->root($source->runsOnAc[0]);
-                $b = $this->root($source->runsOnAc[1]);
-                $next[$a][] = $b;
-                $next[$b][] = $a;
-            }
-        }
-        $this->softLive = [];
-        foreach ($this->acSources() as $id => [$hotRoot, $neutralRoot]) {
-            $queue = [$hotRoot];
-            $seen = [$hotRoot => true, $neutralRoot => true];
-            $home = $this->bonded($neutralRoot);
-            while ($queue !== []) {
-                foreach ($next[array_pop($queue)] ?? [] as $root) {
-                    // What a bond holds to the source's neutral does not come up: the current goes home there.
-                    if (!isset($seen[$root]) && $this->bonded($root) !== $home) {
-                        $seen[$root] = true;
-                        $this->softLive[$root] ??= $id;
-                        $queue[] = $root;
-                    }
-                }
-            }
-        }
-
-        return $this->softLive;
+        return $this->softLive ??= ThroughLoads::of($this);
     }
 }

@@ -11,13 +11,25 @@ use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Basis;
 use Hollin\Core\Job\Field;
 use Hollin\Core\Job\Plausible;
+use Hollin\Core\Network\About;
 use Hollin\Core\Network\Battery;
+use Hollin\Core\Network\Device;
 use Hollin\Core\Network\Graph;
+use Hollin\Core\Network\Load;
+use Hollin\Core\Network\Occasion;
+use Hollin\Core\Network\Role;
+use Hollin\Core\Network\Surrounding;
 use Hollin\Core\Reference\Chemistry;
 
 /** A battery bank: equal batteries in series and parallel. */
 final class Bank extends Component
 {
+    /** The surroundings by which the cells of a rig are warm or not. */
+    public const CELLS = 'cells';
+
+    /** Beside the resistance on its sheet, ohm. */
+    private const SWITCH_OHM = 1e-5;
+
     public static function type(): string
     {
         return 'battery_bank';
@@ -53,12 +65,33 @@ final class Bank extends Component
             'bmsPeakA' => Field::number('BMS limit of one battery, peak', 'A', 5, 3000)
                 ->optional()
                 ->plausibly(Plausible::times(0.5, 1.5, 'peaks are given for a blink by one, for seconds by another')),
+            'bmsChargeA' => Field::number('BMS limit of one battery, charging', 'A', 2, 1000)
+                ->optional()
+                ->plausibly(Plausible::times(0.5, 1, 'many take in half of what they give')),
+            'management' => Field::choice('Management opens', [
+                'together' => 'everything at once',
+                'apart' => 'charging and discharging apart',
+            ])
+                ->optional()
+                ->note('left out: what happens when it opens is judged, and no switch shown'),
+            'cold' => Field::choice('Charging below freezing', [
+                'blocks' => 'its management stops it',
+                'heats' => 'it warms its cells first',
+                'none' => 'nothing stops it',
+            ])->optional(),
+            'heaterW' => Field::number('Heater of one battery', 'W', 5, 500)->optional(),
         ];
     }
 
     public function leadTerminals(): array
     {
         return ["{$this->id}.pos", "{$this->id}.neg"];
+    }
+
+    /** Whether its management has a switch that this model moves. */
+    public function isSwitched(): bool
+    {
+        return $this->values->text('management') !== '';
     }
 
     /** What its cells are. */
@@ -115,11 +148,12 @@ final class Bank extends Component
         $each = fn(string $name): ?float => ($one = $this->values->numberOrNull($name)) === null
             ? null
             : $one * $this->parallel();
+        $cold = $this->values->text('cold');
         $graph->battery(
             new Battery(
                 "{$this->id}.cells",
                 $this->id,
-                "{$this->id}.pos",
+                $this->isSwitched() ? "{$this->id}.cells_pos" : "{$this->id}.pos",
                 "{$this->id}.neg",
                 $this->chemistry(),
                 $this->ratedV(),
@@ -130,8 +164,130 @@ final class Bank extends Component
                 $each('bmsContinuousA'),
                 $each('bmsPeakA'),
                 $this->values->basis('bmsContinuousA') === Basis::Assumed,
-                $this->chemistry() === Chemistry::Lfp || $this->values->has('bmsContinuousA'),
+                $this->chemistry() === Chemistry::Lfp || $this->values->has('bmsContinuousA') || $this->isSwitched(),
+                $each('bmsChargeA'),
+                $cold,
+                $this->isSwitched() ? "{$this->id}.bms" : null,
             ),
+        );
+        if ($this->isSwitched()) {
+            $this->management($graph);
+        }
+        if ($cold !== '') {
+            $this->coldCells($graph);
+        }
+    }
+
+    /** The switch of its management, between cells and post. */
+    private function management(Graph $graph): void
+    {
+        $apart = $this->values->text('management') === 'apart';
+        $device = "{$this->id}.bms";
+        $graph->device(
+            new Device(
+                $device,
+                $this->id,
+                "Management of {$this->label()}",
+                'relay',
+                ['on' => 'on'] +
+                    ($apart ? ['no_charge' => 'charging stopped', 'no_discharge' => 'discharging stopped'] : []) + [
+                        'open' => 'open',
+                    ],
+                'on',
+                byItself: true,
+            ),
+        );
+        [$cells, $post] = ["{$this->id}.cells_pos", "{$this->id}.pos"];
+        $role = Role::DcPositive;
+        // What it adds is part of the resistance on the battery's sheet.
+        $graph->contact("{$device}_pole", $this->id, $cells, $post, $role, $device, ['on'], ohm: self::SWITCH_OHM);
+        if ($apart) {
+            foreach (['no_charge' => [$cells, $post], 'no_discharge' => [$post, $cells]] as $position => [$a, $b]) {
+                $graph->oneWay(
+                    "{$device}_{$position}",
+                    $this->id,
+                    $a,
+                    $b,
+                    $role,
+                    ohm: self::SWITCH_OHM,
+                    device: $device,
+                    closedIn: [$position],
+                );
+            }
+        }
+        array_push(
+            $graph->occasions,
+            new Occasion(
+                $this->id,
+                'bms_open',
+                'a battery\'s management opens',
+                "management of {$this->label()} opens",
+                About::Charging,
+                'B',
+                also: [$device => 'open'],
+            ),
+            new Occasion(
+                $this->id,
+                'empty',
+                'batteries empty',
+                $this->label(),
+                About::Battery,
+                'L',
+                mode: 'off',
+                once: true,
+                also: [$device => $apart ? 'no_discharge' : 'open'],
+                charge: 'low',
+            ),
+            new Occasion(
+                $this->id,
+                'full',
+                'batteries full',
+                $this->label(),
+                About::Charging,
+                'Y',
+                once: true,
+                charge: 'full',
+            ),
+        );
+    }
+
+    /** The state in which its cells are below freezing, and what its heater draws then. */
+    private function coldCells(Graph $graph): void
+    {
+        $graph->surroundings[self::CELLS] = new Surrounding(
+            self::CELLS,
+            'Cells',
+            ['good' => 'warm', 'cold' => 'below freezing'],
+            sound: ['good', 'cold'],
+            distinct: ['good'],
+        );
+        $heater = $this->values->numberOrNull('heaterW');
+        if ($heater !== null) {
+            $load = Load::direct("{$this->id}.heater", "Heater of {$this->label()}", 0.0);
+            $graph->user(
+                new Load(
+                    ...[
+                        'a' => "{$this->id}.pos",
+                        'b' => "{$this->id}.neg",
+                        'component' => $this->id,
+                        'amps' => ($heater * $this->series() * $this->parallel()) / $this->ratedV(),
+                        'device' => self::CELLS,
+                        'positions' => ['cold'],
+                    ] + get_object_vars($load),
+                ),
+            );
+        }
+        $stops = $this->values->text('cold') === 'blocks' && $this->isSwitched();
+        $apart = $this->values->text('management') === 'apart';
+        $graph->occasions[] = new Occasion(
+            $this->id,
+            'cold',
+            'cells below freezing',
+            $this->label(),
+            About::Charging,
+            'C',
+            once: true,
+            also: [self::CELLS => 'cold'] + ($stops ? ["{$this->id}.bms" => $apart ? 'no_charge' : 'open'] : []),
         );
     }
 

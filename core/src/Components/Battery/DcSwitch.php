@@ -37,6 +37,10 @@ final class DcSwitch extends Component
             'ratingA' => Field::number('Continuous rating', 'A', 10, 1000)->plausibly(
                 Plausible::times(0.5, 1, 'the large figure on it is often the one for seconds'),
             ),
+            'usual' => Field::choice('Usually', ['on' => 'closed', 'off' => 'open'])->optional(),
+            'prechargeOhm' => Field::number('Fills capacitors first through', 'Ω', 1, 1000)
+                ->optional()
+                ->note('the resistor across it, by a push button or by itself; none where left out'),
         ];
     }
 
@@ -60,9 +64,13 @@ final class DcSwitch extends Component
                 $this->label(),
                 'disconnect',
                 ['on' => 'closed', 'off' => 'open'],
-                'on',
+                $this->values->text('usual', 'on'),
             ),
         );
+        $precharge = $this->values->numberOrNull('prechargeOhm');
+        if ($precharge !== null) {
+            $graph->precharged["{$this->id}.pole"] = $precharge;
+        }
         $graph->contact(
             "{$this->id}.pole",
             $this->id,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Components\Charging;
 
+use Hollin\Core\Components\Battery\StopLine;
 use Hollin\Core\Components\Component;
 use Hollin\Core\Components\Limit;
 use Hollin\Core\Components\Plate;
@@ -20,6 +21,8 @@ use Hollin\Core\Network\Shaft;
 /** The engine's alternator, its own or that of the vehicle in front: what it can spare, driving and hot at idle. */
 final class Alternator extends Component
 {
+    use StopLine;
+
     /** What a controlled one comes down to once the starter battery is full, V (common practice, no source). */
     public const LOWERED_V = 12.7;
 
@@ -52,7 +55,13 @@ final class Alternator extends Component
                 'smart' => 'lowered by the engine\'s computer',
                 'unknown' => 'not known',
             ])->note('test: volts after twenty minutes of driving with nothing switched on; under 13 V it is lowered'),
+            ...self::stopField(),
         ];
+    }
+
+    public function referenceProblems(array $others): array
+    {
+        return $this->stopProblems($others);
     }
 
     public function leadTerminals(): array
@@ -104,6 +113,7 @@ final class Alternator extends Component
                     positions: [$position],
                     nominalV: $nominal,
                     profile: 'lead',
+                    stop: $this->stop(),
                 ),
                 $this->label(),
             );

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Components\Charging;
 
+use Hollin\Core\Components\Battery\StopLine;
 use Hollin\Core\Components\Component;
 use Hollin\Core\Components\Plate;
 use Hollin\Core\Components\Rig;
@@ -15,6 +16,8 @@ use Hollin\Core\Network\PowerConverter;
 /** A charger from one battery to another: a current limit and a profile of its own, on while the engine runs. */
 final class DcDcCharger extends Component
 {
+    use StopLine;
+
     public static function type(): string
     {
         return 'dcdc_charger';
@@ -47,6 +50,7 @@ final class DcDcCharger extends Component
             'ignition' => Field::ref('Engine by whose ignition it is on', 'alternator')
                 ->optional()
                 ->note('left out: it is on whenever its input has volts'),
+            ...self::stopField(),
         ];
     }
 
@@ -59,7 +63,10 @@ final class DcDcCharger extends Component
     {
         $engine = $this->values->text('ignition');
 
-        return $engine === '' ? [] : $this->mustBe($others, '/ignition', $engine, Alternator::class);
+        return [
+            ...$engine === '' ? [] : $this->mustBe($others, '/ignition', $engine, Alternator::class),
+            ...$this->stopProblems($others),
+        ];
     }
 
     public function compile(Graph $graph, Rig $rig): void
@@ -86,6 +93,7 @@ final class DcDcCharger extends Component
                 cutOffV: $this->values->number('cutsInV'),
                 profile: $this->values->text('profile'),
                 inputV: $this->values->number('inputNominalV'),
+                stop: $this->stop(),
             ),
             $this->label(),
         );

@@ -11,9 +11,9 @@ use Hollin\Core\Job\Field;
 use Hollin\Core\Job\Plausible;
 use Hollin\Core\Network\Device;
 use Hollin\Core\Network\Graph;
-use Hollin\Core\Network\JoiningRelay;
 use Hollin\Core\Network\Rating;
 use Hollin\Core\Network\Role;
+use Hollin\Core\Network\VoltContact;
 
 /** A relay that joins two batteries while one of them is charged: by its volts, or by the ignition. */
 final class Separator extends Component
@@ -117,10 +117,12 @@ final class Separator extends Component
                 'relay',
                 ['open' => 'open', 'closed' => 'closed'],
                 'open',
-                new SeparatorLogic($this),
+                byItself: true,
             ),
         );
-        $graph->relays[] = new JoiningRelay(
+        $engine = $this->values->text('engine');
+        $graph->voltContacts[] = new VoltContact(
+            VoltContact::SEPARATOR,
             $this->id,
             $this->relay(),
             "{$this->id}.a",
@@ -130,6 +132,8 @@ final class Separator extends Component
             $this->values->number('opensV'),
             $this->values->number('closesAfterS', 0.0),
             $this->values->number('opensAfterS', 0.0),
+            $this->byIgnition() ? "{$engine}.engine" : null,
+            ['idle', 'drive'],
         );
         $graph->contact(
             "{$this->id}.pole",

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Components\Charging;
 
+use Hollin\Core\Components\Battery\StopLine;
 use Hollin\Core\Components\Component;
 use Hollin\Core\Components\Limit;
 use Hollin\Core\Components\Plate;
@@ -20,6 +21,8 @@ use Hollin\Core\Network\Surrounding;
 /** Panels in strings on a solar controller: what they give in full sun, and their volts on a cold morning. */
 final class SolarCharger extends Component
 {
+    use StopLine;
+
     /** The surroundings by which all panels of a rig are in the sun or not. */
     public const SUN = 'sun';
 
@@ -79,6 +82,11 @@ final class SolarCharger extends Component
                 'lithium' => 'lithium',
                 'chosen' => 'adjustable, set to the bank',
             ]),
+            'arrayBreakerA' => Field::number('Breaker between panels and controller', 'A', 2, 200)
+                ->optional()
+                ->note('none where left out'),
+            'arrayBreakerV' => Field::number('Direct volts that breaker parts', 'V', 12, 1000)->optional(),
+            ...self::stopField(),
         ];
     }
 
@@ -92,9 +100,12 @@ final class SolarCharger extends Component
         $voc = $this->values->number('panelVoc');
         $vmp = $this->values->number('panelVmp');
 
+        $found = $this->stopProblems($others);
+
         return $voc > $vmp
-            ? []
+            ? $found
             : [
+                ...$found,
                 [
                     '/panelVmp',
                     sprintf(
@@ -188,6 +199,8 @@ final class SolarCharger extends Component
             $this->values->number('panelVmp') * $this->values->integer('series'),
             $this->values->number('panelIsc') * $this->values->integer('parallel'),
             Limit::assumed($this, 'panelVoc', 'series', 'coldestC', 'limitV'),
+            $this->values->numberOrNull('arrayBreakerA'),
+            $this->values->numberOrNull('arrayBreakerV'),
         );
         $graph->charger(
             new PowerConverter(
@@ -203,6 +216,7 @@ final class SolarCharger extends Component
                 nominalV: 12.0 * max(1, round($this->outputV() / 14.2)),
                 profile: $this->values->text('profile'),
                 fieldW: $this->fieldW(),
+                stop: $this->stop(),
             ),
             $this->label(),
             self::SUN,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Components\Conversion;
 
+use Hollin\Core\Components\Battery\StopLine;
 use Hollin\Core\Components\Component;
 use Hollin\Core\Components\Link;
 use Hollin\Core\Components\Panels\Circuit;
@@ -21,6 +22,8 @@ use Hollin\Core\Network\Source;
 /** 120 V in, 12 V out: charges the battery and carries the DC loads. */
 final class Converter extends Component
 {
+    use StopLine;
+
     /** What one takes with nothing to charge, W (common practice, no source). */
     private const IDLE_W = 8.0;
 
@@ -56,6 +59,7 @@ final class Converter extends Component
                 'chosen' => 'adjustable, set to the bank',
             ])->optional(),
             'plug' => Field::ref('Circuit whose receptacle it is plugged into', 'circuit')->optional(),
+            ...self::stopField(),
         ];
     }
 
@@ -163,6 +167,7 @@ final class Converter extends Component
                 $this->values->number('powerFactor', 1.0),
                 nominalV: self::nominalOf($this->outputV()),
                 profile: $this->values->text('profile'),
+                stop: $this->stop(),
             ),
         );
     }
@@ -185,7 +190,10 @@ final class Converter extends Component
     {
         $plug = $this->values->text('plug');
 
-        return $plug === '' ? [] : $this->mustBe($others, '/plug', $plug, Circuit::class);
+        return [
+            ...$plug === '' ? [] : $this->mustBe($others, '/plug', $plug, Circuit::class),
+            ...$this->stopProblems($others),
+        ];
     }
 
     public function hasGroundedCase(): bool

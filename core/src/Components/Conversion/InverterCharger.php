@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Components\Conversion;
 
+use Hollin\Core\Components\Battery\StopLine;
 use Hollin\Core\Components\Limit;
 use Hollin\Core\Components\Plate;
 use Hollin\Core\Components\Rig;
@@ -22,6 +23,8 @@ use Hollin\Core\Network\Source;
  */
 final class InverterCharger extends Inverting
 {
+    use StopLine;
+
     /** Charging volts of its profile, as a share of nominal: 14.2 V of 12 (common practice, no source). */
     private const HOLDS = 14.2 / 12;
 
@@ -70,6 +73,7 @@ final class InverterCharger extends Inverting
             'secondOutput' => Field::flag('Has a second output that follows the supply')->optional(),
             'largestLug' => Field::size('Largest cable its DC studs take')->optional(),
             'studs' => Field::integer('Cables each DC stud takes', 1, 2)->optional(),
+            ...self::stopField(),
         ];
     }
 
@@ -118,6 +122,11 @@ final class InverterCharger extends Inverting
     public function relay(): string
     {
         return "{$this->id}.relay";
+    }
+
+    public function referenceProblems(array $others): array
+    {
+        return [...parent::referenceProblems($others), ...$this->stopProblems($others)];
     }
 
     public function compile(Graph $graph, Rig $rig): void
@@ -251,6 +260,7 @@ final class InverterCharger extends Inverting
                 throughInput: $through,
                 nominalV: $this->values->number('dcNominalV'),
                 profile: 'chosen',
+                stop: $this->stop(),
             ),
         );
         if ($this->values->flag('assist')) {

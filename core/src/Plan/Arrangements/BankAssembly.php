@@ -95,6 +95,7 @@ final class BankAssembly
                 'type' => 'dc_switch',
                 'label' => 'Battery disconnect',
                 'ratingA' => (object) ['value' => 600, 'basis' => 'told'],
+                'prechargeOhm' => 25,
             ]),
             Changes::fit('pos_bar', [
                 'type' => 'bus_bar',
