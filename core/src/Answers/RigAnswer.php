@@ -13,6 +13,7 @@ use Hollin\Core\Network\Load;
 use Hollin\Core\Network\Part;
 use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Network\TerminalWords;
+use Hollin\Core\Network\VoltContact;
 use Hollin\Core\Plan\Moves;
 use Hollin\Core\Rules\AcRun;
 use Hollin\Core\Rules\Examination;
@@ -161,8 +162,9 @@ final class RigAnswer
     private static function controls(Examination $rig): array
     {
         $controls = [];
+        $byVolts = array_map(fn(VoltContact $c): string => $c->device, $rig->graph->voltContacts);
         foreach ($rig->graph->devices as $id => $device) {
-            if (!$device->isAutomatic()) {
+            if (!$device->isAutomatic() && !in_array($id, $byVolts, true)) {
                 $controls[] = [
                     'id' => $id,
                     'component' => $device->component,

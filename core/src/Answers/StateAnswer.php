@@ -6,6 +6,7 @@ namespace Hollin\Core\Answers;
 
 use Hollin\Core\Components\Topology;
 use Hollin\Core\Network\CircuitEnd;
+use Hollin\Core\Operation\Rest;
 use Hollin\Core\Operation\Trips;
 use Hollin\Core\Plan\Refused;
 use Hollin\Core\Rules\Examination;
@@ -92,8 +93,11 @@ final class StateAnswer
             ),
         );
         $engine = $opened === [] ? $rig->engine : new Engine(new Contraction($rig->graph, moved: $opened));
-        $this->settled = $engine->settle($setting);
         $this->running = array_fill_keys($running, true);
+        $this->settled =
+            $rig->graph->voltContacts === []
+                ? $engine->settle($setting)
+                : Rest::of($engine, $setting, $this->running, $charge)->settled();
     }
 
     /** The load flow of the state with what runs in it. */

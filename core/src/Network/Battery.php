@@ -42,6 +42,8 @@ final readonly class Battery
         public ?float $chargeLimitA = null,
         public string $cold = '',
         public ?string $switch = null,
+        /** shows more resistance once it has been charged for some seconds; not at the first moment */
+        public bool $polarises = true,
     ) {}
 
     /**
@@ -82,7 +84,15 @@ final readonly class Battery
     /** Resistance it shows while it is being charged, ohm: its own and what the cells' polarisation adds. */
     public function chargingOhm(string $charge): float
     {
-        return $this->ohm + $this->chemistry->polarisationOhm($charge, $this->capacityAh) * $this->blocks();
+        return !$this->polarises
+            ? $this->ohm
+            : $this->ohm + $this->chemistry->polarisationOhm($charge, $this->capacityAh) * $this->blocks();
+    }
+
+    /** The same at the first moment of a current. */
+    public function atFirst(): self
+    {
+        return new self(...['polarises' => false] + get_object_vars($this));
     }
 
     /** What it is to the network: a source between its posts. */

@@ -357,6 +357,15 @@ final class Graph
         return $less;
     }
 
+    /** The same network at the first moment of every current: no battery shows more than its own resistance. */
+    public function atFirst(): self
+    {
+        $first = clone $this;
+        $first->batteries = array_map(fn(Battery $b): Battery => $b->atFirst(), $this->batteries);
+
+        return $first;
+    }
+
     /** A branch circuit's outlet. */
     public function circuit(CircuitEnd $end): void
     {

@@ -101,6 +101,47 @@ final readonly class Rest
         return $this->steps[array_key_last($this->steps)]['settled'];
     }
 
+    /** All of it as one course of events: what moved when, by volts or else, and that it hunts where it does. */
+    public function settled(): Settled
+    {
+        $last = $this->last();
+        if (count($this->steps) === 1) {
+            return $last;
+        }
+        $moves = $passing = [];
+        $clock = 0.0;
+        foreach ($this->steps as $n => $step) {
+            foreach ($step['settled']->moves as $move) {
+                $moves[] = ['atS' => $clock + $move['atS']] + $move;
+            }
+            array_push($passing, ...$step['settled']->passing);
+            if ($n < count($this->steps) - 1 && $step['lastsS'] !== null) {
+                $passing[] = ['situation' => $step['settled']->situation, 'lastsS' => $step['lastsS']];
+                $clock += $step['lastsS'];
+                foreach ($step['moves'] as $device => $to) {
+                    $moves[] = [
+                        'device' => $device,
+                        'from' => $step['settled']->positions[$device],
+                        'to' => $to,
+                        'atS' => $clock,
+                    ];
+                }
+            }
+        }
+
+        return new Settled(
+            $last->setting,
+            $last->positions,
+            $last->situation,
+            $moves,
+            $passing,
+            [
+                ...$last->trouble,
+                ...$this->periodS === null ? [] : [sprintf('hunting, about every %g s', round($this->periodS, 1))],
+            ],
+        );
+    }
+
     /**
      * Volts at which a contact stood when it moved, by the position it moved to; of the last time it did.
      *

@@ -132,7 +132,7 @@ final class LoadDump implements RigRule
                     if (!isset(($open->charging() + $open->givingDirect())[$id])) {
                         continue;
                     }
-                    $hits["{$unit->component}|{$battery->id}"] = new Hit(
+                    $hits["{$unit->component}|{$battery->id}"] ??= new Hit(
                         "{$unit->component}|{$battery->id}",
                         sprintf(
                             'When the management of %s opens, %s goes on feeding the bus with no battery on it: its ' .

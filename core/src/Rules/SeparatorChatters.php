@@ -12,6 +12,9 @@ use Hollin\Core\Reference\Source;
 /** A separator whose own current takes its volts away: it closes, falls, opens, and closes again. */
 final class SeparatorChatters implements RigRule
 {
+    /** A battery takes some seconds of charging until its volts stand up to it (common practice, no source). */
+    private const SURFACE_S = 10.0;
+
     public static function definition(): Definition
     {
         $rig = fn(string $size, float $m): array => [
@@ -46,7 +49,10 @@ final class SeparatorChatters implements RigRule
                 if ($rig->settled[$state->id]->positions[$relay->device] !== 'closed') {
                     continue;
                 }
-                $rest = Rest::of($rig->engine, $state->setting, [], $state->charge, $rig->flows());
+                $rest =
+                    $relay->opensAfterS < self::SURFACE_S
+                        ? Rest::of($rig->atFirst(), $state->setting, [], $state->charge)
+                        : Rest::of($rig->engine, $state->setting, [], $state->charge, $rig->flows());
                 $turns = $rest->turns($relay->device);
                 if ($rest->periodS === null || !isset($turns['open'])) {
                     continue;

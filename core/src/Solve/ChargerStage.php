@@ -9,8 +9,8 @@ use Hollin\Core\Network\PowerConverter;
 /** What a charger gives at its output: held volts, its limit, or what its input lets it. */
 final class ChargerStage
 {
-    /** How stiffly a charger holds its volts, ohm (common practice, no source). */
-    public const HOLD_OHM = 5e-3;
+    /** A charger regulates at its own terminals: as good as stiff, ohm; what it feeds through is in its leads. */
+    public const HOLD_OHM = 1e-4;
 
     /**
      * What a charger gives at some volts, how that changes with them, and in which way it gives.
