@@ -11,6 +11,9 @@ use stdClass;
 /** Values held against a JSON Schema (draft 2020-12), and what is wrong in words, with its place. */
 final class SchemaCheck
 {
+    /** Letters of choices that a message spells out. */
+    private const MOST_CHOICES = 300;
+
     private const MOST_ERRORS = 25;
 
     private const MOST_KEPT = 60;
@@ -108,11 +111,7 @@ final class SchemaCheck
             ),
             'minimum' => sprintf('must be at least %s%s.', self::plain($rule), $meaning),
             'maximum' => sprintf('must be at most %s%s.', self::plain($rule), $meaning),
-            'enum' => sprintf(
-                'must be one of: %s%s.',
-                implode(', ', array_map(self::plain(...), array_slice((array) $rule, 0, 40))),
-                $meaning,
-            ) . $meant,
+            'enum' => sprintf('must be one of: %s%s.', self::choices((array) $rule), $meaning) . $meant,
             'const' => sprintf('must be %s.', self::plain($rule)),
             'pattern' => $rule === Id::PATTERN
                 ? 'has a name that is not allowed: lower case letters, digits and _, starting with a letter.'
@@ -123,6 +122,20 @@ final class SchemaCheck
             'minProperties' => sprintf('needs at least %s entry.', self::plain($rule)),
             default => $error->message(),
         };
+    }
+
+    /** @param array<mixed> $rule */
+    private static function choices(array $rule): string
+    {
+        $words = '';
+        foreach (array_map(self::plain(...), array_values($rule)) as $n => $choice) {
+            if (strlen($words) + strlen($choice) > self::MOST_CHOICES) {
+                return sprintf('%s and %d more', $words, count($rule) - $n);
+            }
+            $words .= ($n === 0 ? '' : ', ') . $choice;
+        }
+
+        return $words;
     }
 
     private static function plain(mixed $value): string

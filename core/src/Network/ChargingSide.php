@@ -22,6 +22,15 @@ trait ChargingSide
     /** @var list<TowPins> what is bare while not hitched */
     public array $towPins = [];
 
+    /** @var array<string, string> cords with plugs at both ends => what they feed: circuit or output */
+    public array $bothMale = [];
+
+    /** @var array<string, float> side inlets with no controller => open-circuit volts of what is put into them */
+    public array $unregulated = [];
+
+    /** @var array<string, Joint> joints somebody has looked at, by element */
+    public array $joints = [];
+
     /** @var array<string, float> switch's pole => ohm of the resistor by which it fills capacitors first */
     public array $precharged = [];
 

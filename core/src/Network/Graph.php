@@ -357,11 +357,13 @@ final class Graph
         return $less;
     }
 
-    /** The same network at the first moment of every current: no battery shows more than its own resistance. */
-    public function atFirst(): self
+    /** The same network at the moment at which some batteries begin to be charged: they show their resistance only. */
+    public function atFirst(string ...$batteries): self
     {
         $first = clone $this;
-        $first->batteries = array_map(fn(Battery $b): Battery => $b->atFirst(), $this->batteries);
+        foreach ($batteries as $id) {
+            $first->batteries[$id] = $this->batteries[$id]->atFirst();
+        }
 
         return $first;
     }

@@ -15,6 +15,7 @@ final readonly class Rating
      * @param bool $protects opens by itself on too much current
      * @param ?FuseFamily $family of a DC fuse or breaker
      * @param bool $assumed nobody has read it
+     * @param ?float $bySectionA what its section carries by a rule of thumb: no rating
      */
     public function __construct(
         public ?float $amps,
@@ -22,5 +23,6 @@ final readonly class Rating
         public bool $protects = false,
         public ?FuseFamily $family = null,
         public bool $assumed = false,
+        public ?float $bySectionA = null,
     ) {}
 }

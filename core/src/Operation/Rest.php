@@ -14,6 +14,10 @@ use Hollin\Core\States\Settled;
  * A setting with what goes by volts brought to rest: settle, solve, let each such contact look at the volts there are,
  * move the ones whose time is up first, and again. Charge and temperature stand still meanwhile. A position of all of
  * them that comes back is hunting, with its period.
+ *
+ * @phpstan-type Moves array<string, string>
+ * @phpstan-type Volts array<string, float>
+ * @phpstan-type Step array{settled: Settled, flow: LoadFlowResult, volts: Volts, moves: Moves, lastsS: ?float}
  */
 final readonly class Rest
 {
@@ -23,9 +27,8 @@ final readonly class Rest
     public const NEAR_V = 0.05;
 
     /**
-     * @param non-empty-list<array{settled: Settled, flow: LoadFlowResult, volts: array<string, float>, moves: array<string,
-     *      string>, lastsS: ?float}> $steps first to last: what each contact senses by its device, and which then
-     *      move where; the last lasts for good when nothing moves
+     * @param non-empty-list<Step> $steps first to last: what each contact senses by its device, and which then move
+     *      where; the last lasts for good when nothing moves
      * @param ?float $periodS of the cycle it goes through without end; null when it rests
      * @param array<string, string> $near contacts within some hundredths of a volt of going the other way => where to
      */
@@ -129,17 +132,10 @@ final readonly class Rest
             }
         }
 
-        return new Settled(
-            $last->setting,
-            $last->positions,
-            $last->situation,
-            $moves,
-            $passing,
-            [
-                ...$last->trouble,
-                ...$this->periodS === null ? [] : [sprintf('hunting, about every %g s', round($this->periodS, 1))],
-            ],
-        );
+        return new Settled($last->setting, $last->positions, $last->situation, $moves, $passing, [
+            ...$last->trouble,
+            ...$this->periodS === null ? [] : [sprintf('hunting, about every %g s', round($this->periodS, 1))],
+        ]);
     }
 
     /**

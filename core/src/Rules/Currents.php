@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Rules;
 
+use Hollin\Core\Network\Load;
 use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Network\Role;
 use Hollin\Core\States\Settled;
@@ -99,7 +100,7 @@ final class Currents
             }
         };
         foreach ($this->rig->graph->loads as $id => $load) {
-            $source = isset($running[$id]) ? $situation->workingSource($load->a, $load->b) : null;
+            $source = isset($running[$id]) ? self::runsOn($situation, $load) : null;
             if ($source !== null) {
                 $add($source, $load->a, $load->currentA(), $load->continuous);
             }
@@ -137,6 +138,14 @@ final class Currents
         }
 
         return [$amps, $long];
+    }
+
+    /** What a load runs on: where its current comes home over the grounds its hot carries it all the same. */
+    private static function runsOn(Situation $situation, Load $load): ?string
+    {
+        $live = $situation->liveness()[$load->circuit] ?? null;
+
+        return $situation->workingSource($load->a, $load->b) ?? ($live?->kind === 'ground' ? $live->source : null);
     }
 
     /** Amps a charger takes at full output. */

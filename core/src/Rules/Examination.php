@@ -95,14 +95,6 @@ final class Examination
         return $this->flows ??= new Flows();
     }
 
-    private ?Engine $first = null;
-
-    /** The same rig at the first moment of every current: before a battery that is charged shows what it does then. */
-    public function atFirst(): Engine
-    {
-        return $this->first ??= new Engine(new Contraction($this->graph->atFirst()));
-    }
-
     /** What can push current into each terminal. */
     public function reach(): Reach
     {

@@ -87,9 +87,16 @@ final class PathRating implements RigRule
                             $graph->label($component),
                             $amps,
                             $graph->label($unit->component),
-                        ),
+                        ) .
+                            ($rating->bySectionA === null
+                                ? ''
+                                : sprintf(
+                                    ' By its section it carries about %.0f A%s.',
+                                    $rating->bySectionA,
+                                    $amps > $rating->bySectionA ? ', which is less' : '',
+                                )),
                         [$component, $unit->component],
-                        severity: Severity::Advice,
+                        severity: $amps > ($rating->bySectionA ?? INF) ? Severity::Warning : Severity::Advice,
                         title: 'Bar without a rating',
                     );
                 } elseif ($rating->amps !== null && $amps > $rating->amps + 1e-6) {

@@ -4,16 +4,20 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Rules;
 
+use Hollin\Core\Network\Battery;
 use Hollin\Core\Network\VoltContact;
 use Hollin\Core\Operation\Rest;
 use Hollin\Core\Reference\Figure;
 use Hollin\Core\Reference\Source;
+use Hollin\Core\States\Contraction;
+use Hollin\Core\States\Engine;
+use Hollin\Core\States\NamedState;
 
 /** A separator whose own current takes its volts away: it closes, falls, opens, and closes again. */
 final class SeparatorChatters implements RigRule
 {
     /** A battery takes some seconds of charging until its volts stand up to it (common practice, no source). */
-    private const SURFACE_S = 10.0;
+    private const SURFACE_S = 3.0;
 
     public static function definition(): Definition
     {
@@ -49,10 +53,7 @@ final class SeparatorChatters implements RigRule
                 if ($rig->settled[$state->id]->positions[$relay->device] !== 'closed') {
                     continue;
                 }
-                $rest =
-                    $relay->opensAfterS < self::SURFACE_S
-                        ? Rest::of($rig->atFirst(), $state->setting, [], $state->charge)
-                        : Rest::of($rig->engine, $state->setting, [], $state->charge, $rig->flows());
+                $rest = self::rest($rig, $relay, $state);
                 $turns = $rest->turns($relay->device);
                 if ($rest->periodS === null || !isset($turns['open'])) {
                     continue;
@@ -86,5 +87,26 @@ final class SeparatorChatters implements RigRule
         }
 
         return $hits;
+    }
+
+    /** The relay brought to rest: what it joins at that moment has not been charged yet, where it is quick to open. */
+    private static function rest(Examination $rig, VoltContact $relay, NamedState $state): Rest
+    {
+        $open = $rig->engine->settle($state->setting->with($relay->device, 'open'))->situation;
+        $fresh = array_keys(
+            array_filter(
+                $relay->opensAfterS < self::SURFACE_S ? $rig->graph->batteries : [],
+                fn(Battery $b): bool => !$open->joined($b->pos, $relay->a) && $open->joined($b->pos, $relay->b),
+            ),
+        );
+
+        return $fresh === []
+            ? Rest::of($rig->engine, $state->setting, [], $state->charge, $rig->flows())
+            : Rest::of(
+                new Engine(new Contraction($rig->graph->atFirst(...$fresh))),
+                $state->setting,
+                [],
+                $state->charge,
+            );
     }
 }

@@ -55,7 +55,7 @@ function relay(float $ohm, Chemistry $house = Chemistry::Flooded, float $after =
     Small::ohms($graph, 'run', 'src.pos', 'relay.a', $ohm);
     volted($graph, 'relay', 'relay.a', 'house.pos', ['relay.a', 'neg'], VoltContact::SEPARATOR, 13.7, 12.8, $after);
 
-    return new Engine(new Contraction($graph->atFirst()));
+    return new Engine(new Contraction($graph->atFirst('house.cells')));
 }
 
 /** @param array{string, string} $senses */

@@ -14,6 +14,9 @@ use Hollin\Core\Network\Rating;
 /** A DC bus bar, positive or negative. */
 final class BusBar extends Component
 {
+    /** Bare copper bar in free air: 1000 A to the square inch (common practice, no source). */
+    private const A_PER_MM2 = 1000 / 645.16;
+
     public static function type(): string
     {
         return 'bus_bar';
@@ -31,6 +34,9 @@ final class BusBar extends Component
             'ratingA' => Field::number('Rating', 'A', 10, 1000)
                 ->optional()
                 ->note('leave out when none is marked: no marking means not rated'),
+            'sectionMm2' => Field::number('Section of its copper', 'mm²', 5, 2000)
+                ->optional()
+                ->note('width times thickness; it says what the bar may carry, which is no rating'),
         ];
     }
 
@@ -41,7 +47,15 @@ final class BusBar extends Component
 
     public function compile(Graph $graph, Rig $rig): void
     {
-        $graph->junction("{$this->id}.stud", $this->id, new Rating($this->values->numberOrNull('ratingA'), 'bar'));
+        $graph->junction(
+            "{$this->id}.stud",
+            $this->id,
+            new Rating(
+                $this->values->numberOrNull('ratingA'),
+                'bar',
+                bySectionA: ($mm2 = $this->values->numberOrNull('sectionMm2')) === null ? null : $mm2 * self::A_PER_MM2,
+            ),
+        );
     }
 
     public function plate(): Plate

@@ -10,6 +10,7 @@ use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Basis;
 use Hollin\Core\Job\Field;
 use Hollin\Core\Job\Plausible;
+use Hollin\Core\Network\Device;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Load;
 use Hollin\Core\Network\Rating;
@@ -44,10 +45,16 @@ final class DcCircuit extends Component
             ),
             'use' => Field::choice('Use', [
                 'other' => 'lights, pump, fan and the like',
+                'socket' => 'socket',
                 'detector' => 'gas or CO detector',
                 'breakaway' => 'breakaway brakes',
             ]),
             'cable' => Field::cable('Cable'),
+            'wallSwitch' => Field::flag('Has a wall switch')->optional(),
+            'behind' => Field::ref('Behind the wall switch of', 'dc_circuit')
+                ->optional()
+                ->note('it goes dead with that switch too'),
+            'socketA' => Field::number('Rating of the socket', 'A', 1, 60)->optional(),
         ];
     }
 
@@ -91,34 +98,67 @@ final class DcCircuit extends Component
 
     public function referenceProblems(array $others): array
     {
-        return $this->mustBe($others, '/panel', $this->panel(), DcPanel::class);
+        return [...$this->mustBe($others, '/panel', $this->panel(), DcPanel::class), ...$this->behindProblems($others)];
+    }
+
+    /** The circuit whose wall switch this one hangs behind as well; empty for none. */
+    public function behind(): string
+    {
+        return $this->values->text('behind');
+    }
+
+    /** Whether a wall switch of its own parts it. */
+    public function hasWallSwitch(): bool
+    {
+        return $this->values->flag('wallSwitch');
+    }
+
+    /**
+     * @param array<string, Component> $others
+     * @return list<array{string, string}>
+     */
+    private function behindProblems(array $others): array
+    {
+        $behind = $this->behind();
+        $seen = [$this->id => true];
+        for ($at = $behind; $at !== ''; $at = $next->behind()) {
+            $next = $others[$at] ?? null;
+            if (!($next instanceof self)) {
+                return $this->mustBe($others, '/behind', $at, self::class);
+            }
+            if (isset($seen[$at])) {
+                return [['/behind', 'comes back to itself: one of these circuits is the first.']];
+            }
+            $seen[$at] = true;
+        }
+        $first = $others[$behind] ?? null;
+
+        return $first instanceof self && !$first->hasWallSwitch()
+            ? [['/behind', sprintf('%s has no wall switch that this could hang behind.', $first->label())]]
+            : [];
     }
 
     public function compile(Graph $graph, Rig $rig): void
     {
         $use = $this->values->text('use');
-        $graph->conductor(
-            "{$this->id}.branch",
-            $this->id,
-            "{$this->panel()}.pos",
-            "{$this->id}.fused",
-            Role::DcPositive,
-            rating: new Rating(
-                $this->values->number('fuseA'),
-                'fuse',
-                true,
-                FuseFamily::Blade,
-                $this->values->basis('fuseA') === Basis::Assumed,
-            ),
+        $fuse = new Rating(
+            $this->values->number('fuseA'),
+            'fuse',
+            true,
+            FuseFamily::Blade,
+            $this->values->basis('fuseA') === Basis::Assumed,
         );
-        $graph->conductor(
-            "{$this->id}.out",
-            $this->id,
-            "{$this->id}.fused",
-            "{$this->id}.pos",
-            Role::DcPositive,
-            $this->cable(),
-        );
+        $from = $this->behind() === '' ? "{$this->panel()}.pos" : "{$this->behind()}.switched";
+        $graph->conductor("{$this->id}.branch", $this->id, $from, "{$this->id}.fused", Role::DcPositive, rating: $fuse);
+        $at = "{$this->id}.fused";
+        if ($this->hasWallSwitch()) {
+            $device = "{$this->id}.wall_switch";
+            $at = "{$this->id}.switched";
+            $label = "Wall switch of {$this->label()}";
+            $graph->device(new Device($device, $this->id, $label, 'switch', ['on' => 'on', 'off' => 'off'], 'on'));
+            $graph->contact("{$device}_pole", $this->id, "{$this->id}.fused", $at, Role::DcPositive, $device, ['on']);
+        }
+        $graph->conductor("{$this->id}.out", $this->id, $at, "{$this->id}.pos", Role::DcPositive, $this->cable());
         $graph->conductor(
             "{$this->id}.back",
             $this->id,
@@ -126,9 +166,15 @@ final class DcCircuit extends Component
             "{$this->panel()}.neg",
             Role::DcNegative,
             $this->cable(),
+            rating: $this->values->has('socketA') ? new Rating($this->values->number('socketA'), 'socket') : null,
         );
         $graph->user(
-            Load::direct($this->id, $this->label(), $this->values->number('amps'), $use === 'other' ? '' : $use),
+            Load::direct(
+                $this->id,
+                $this->label(),
+                $this->values->number('amps'),
+                in_array($use, ['detector', 'breakaway'], true) ? $use : '',
+            ),
         );
     }
 }

@@ -8,7 +8,10 @@ use Hollin\Core\Components\Component;
 use Hollin\Core\Components\Link;
 use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Field;
+use Hollin\Core\Job\Plausible;
 use Hollin\Core\Network\Graph;
+use Hollin\Core\Network\Joint;
+use Hollin\Core\Network\Rating;
 use Hollin\Core\Network\Role;
 use Hollin\Core\Reference\Cable;
 
@@ -32,6 +35,17 @@ final class Lead extends Component
             'to' => Field::terminal('To'),
             'pole' => Field::choice('Pole', ['positive' => 'positive', 'negative' => 'negative']),
             'cable' => Field::cable('Cable'),
+            'ends' => Field::choice('Ends', [
+                'bolted' => 'crimped and bolted',
+                'clamp' => 'hand-tight post clamp',
+                'plug' => 'plug pair',
+            ])->optional(),
+            'endsA' => Field::number('Rating of clamp or plug pair', 'A', 1, 1000)->optional(),
+            'locks' => Field::flag('Clamp or plug pair holds by itself')->optional(),
+            'jointMilliohm' => Field::number('Joints, both ends together', 'mΩ', 0.01, 1000)
+                ->optional()
+                ->note('millivolts across them under load, divided by the amps; 0.2 mΩ is sound')
+                ->plausibly(Plausible::times(0.5, 3, 'a joint that is moved changes')),
         ];
     }
 
@@ -61,14 +75,35 @@ final class Lead extends Component
 
     public function compile(Graph $graph, Rig $rig): void
     {
-        $graph->conductor(
-            "{$this->id}.wire",
-            $this->id,
-            $this->from(),
-            $this->to(),
-            $this->isPositive() ? Role::DcPositive : Role::DcNegative,
-            $this->cable(),
-        );
+        $role = $this->isPositive() ? Role::DcPositive : Role::DcNegative;
+        $ohm = $this->values->numberOrNull('jointMilliohm');
+        $rated = $this->values->numberOrNull('endsA');
+        $joint = $ohm !== null || $rated !== null || $this->isByHand();
+        $to = $joint ? "{$this->id}.joint" : $this->to();
+        $graph->conductor("{$this->id}.wire", $this->id, $this->from(), $to, $role, $this->cable());
+        if ($joint) {
+            $graph->conductor(
+                "{$this->id}.ends",
+                $this->id,
+                $to,
+                $this->to(),
+                $role,
+                rating: $rated === null && !$this->isByHand() ? null : new Rating($rated, 'joint'),
+                ohm: $ohm === null ? null : $ohm / 1000,
+            );
+            $graph->joints["{$this->id}.ends"] = new Joint(
+                $this->id,
+                $this->values->text('ends', 'bolted'),
+                $ohm,
+                $this->values->flag('locks'),
+            );
+        }
+    }
+
+    /** Whether its ends are clamps or plugs and no bolts. */
+    private function isByHand(): bool
+    {
+        return in_array($this->values->text('ends'), ['clamp', 'plug'], true);
     }
 
     public function referenceProblems(array $others): array

@@ -59,6 +59,9 @@ final class Converter extends Component
                 'chosen' => 'adjustable, set to the bank',
             ])->optional(),
             'plug' => Field::ref('Circuit whose receptacle it is plugged into', 'circuit')->optional(),
+            'alsoInto' => Field::map('Other receptacles it is plugged into by hand', [
+                'circuit' => Field::ref('Circuit', 'circuit'),
+            ])->optional(),
             ...self::stopField(),
         ];
     }
@@ -111,30 +114,7 @@ final class Converter extends Component
     public function compile(Graph $graph, Rig $rig): void
     {
         $in = Port::named("{$this->id}.ac_in");
-        $plug = $this->values->text('plug');
-        if ($plug !== '') {
-            $graph->device(
-                new Device(
-                    "{$this->id}.plug",
-                    $this->id,
-                    $this->label(),
-                    'plug',
-                    ['in' => 'plugged in', 'out' => 'unplugged'],
-                    'in',
-                ),
-            );
-            foreach (['l' => Role::L1, 'n' => Role::N, 'g' => Role::PE] as $pole => $role) {
-                $graph->contact(
-                    "{$this->id}.plug_{$pole}",
-                    $this->id,
-                    "{$plug}.{$pole}",
-                    "{$this->id}.ac_in.{$pole}",
-                    $role,
-                    "{$this->id}.plug",
-                    ['in'],
-                );
-            }
-        }
+        $this->plugs($graph);
         $graph->terminal($in->hot, $in->neutral);
         $graph->conductor("{$this->id}.case", $this->id, $in->ground, 'frame', Role::PE);
         $graph->source(
@@ -172,6 +152,52 @@ final class Converter extends Component
         );
     }
 
+    /** @return array<string, string> position of its plug => circuit whose receptacle it is then in */
+    private function places(): array
+    {
+        $plug = $this->values->text('plug');
+        $places = $plug === '' ? [] : ['in' => $plug];
+        foreach ($this->values->entries('alsoInto') as $position => $entry) {
+            $places[(string) $position] = $entry->text('circuit');
+        }
+
+        return $places;
+    }
+
+    private function plugs(Graph $graph): void
+    {
+        $places = $this->places();
+        if ($places === []) {
+            return;
+        }
+        $device = "{$this->id}.plug";
+        $words = fn(string $position): string => $position === 'in' ? 'plugged in' : "plugged in at {$position}";
+        $positions = array_combine(array_keys($places), array_map($words, array_keys($places)));
+        $graph->device(
+            new Device(
+                $device,
+                $this->id,
+                $this->label(),
+                'plug',
+                $positions + ['out' => 'unplugged'],
+                (string) array_key_first($places),
+            ),
+        );
+        foreach ($places as $position => $circuit) {
+            foreach (['l' => Role::L1, 'n' => Role::N, 'g' => Role::PE] as $pole => $role) {
+                $graph->contact(
+                    $position === 'in' ? "{$device}_{$pole}" : "{$device}_{$position}_{$pole}",
+                    $this->id,
+                    "{$circuit}.{$pole}",
+                    "{$this->id}.ac_in.{$pole}",
+                    $role,
+                    $device,
+                    [$position],
+                );
+            }
+        }
+    }
+
     /** The 12 V system a charging voltage belongs to. */
     private static function nominalOf(float $chargingV): float
     {
@@ -192,6 +218,16 @@ final class Converter extends Component
 
         return [
             ...$plug === '' ? [] : $this->mustBe($others, '/plug', $plug, Circuit::class),
+            ...array_merge(
+                [],
+                ...array_map(
+                    fn(string $position, string $circuit): array => $position === 'in'
+                        ? []
+                        : $this->mustBe($others, "/alsoInto/{$position}/circuit", $circuit, Circuit::class),
+                    array_keys($this->places()),
+                    $this->places(),
+                ),
+            ),
             ...$this->stopProblems($others),
         ];
     }

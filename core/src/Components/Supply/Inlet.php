@@ -10,11 +10,13 @@ use Hollin\Core\Components\Link;
 use Hollin\Core\Components\Plate;
 use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Field;
+use Hollin\Core\Job\Plausible;
 use Hollin\Core\Network\Device;
 use Hollin\Core\Network\ExposedPins;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Port;
 use Hollin\Core\Network\Rating;
+use Hollin\Core\Network\Role;
 
 /**
  * A cord with male blades that a person plugs in: the inlet, a captive cord, a generator inlet, or a
@@ -43,6 +45,13 @@ final class Inlet extends Component
                 'plug' => 'plug moved by hand',
             ]),
             'cord' => Field::cable('Cord'),
+            'extension' => Field::cable('Extension cord before it')->optional(),
+            'adapterA' => Field::number('Smallest plug or adapter before it', 'A', 5, 50)
+                ->optional()
+                ->plausibly(Plausible::oneOf('what is in the box is what gets used', 10, 13, 15, 20)),
+            'contactMilliohm' => Field::number('Contacts of those plugs, there and back', 'mΩ', 0.5, 2000)
+                ->optional()
+                ->plausibly(Plausible::times(0.5, 10, 'worn blades heat')),
             'into' => Field::map('Receptacles in the rig it can be plugged into', self::end(self::GIVES))->optional(),
             'usual' => Field::text('Receptacle it is usually in', 40)
                 ->optional()
@@ -111,6 +120,7 @@ final class Inlet extends Component
             $this->values->cable('cord'),
             new Rating($this->ratingA(), 'pins'),
         );
+        $far = $this->before($graph, $pins);
         $positions = ['out' => 'unplugged'];
         $selects = $mates = [];
         foreach ($this->places($rig) as $position => $place) {
@@ -138,7 +148,7 @@ final class Inlet extends Component
                 "{$this->id}.mate_{$mate['in'][0]}",
                 $mate['owner'],
                 $mate['port'],
-                $pins,
+                $far,
                 $this->plug(),
                 $mate['in'],
                 ground: true,
@@ -151,6 +161,42 @@ final class Inlet extends Component
             $this->plug(),
             ['out'],
         );
+    }
+
+    /** Extension cord, adapters and their contacts between the receptacle and its own cord: where they begin. */
+    private function before(Graph $graph, Port $pins): Port
+    {
+        $cable = $this->values->cable('extension');
+        $rated = $this->values->numberOrNull('adapterA');
+        $contacts = $this->values->numberOrNull('contactMilliohm');
+        if ($cable === null && $rated === null && $contacts === null) {
+            return $pins;
+        }
+        $far = new Port("{$this->id}.far_l", "{$this->id}.far_n", "{$this->id}.far_g");
+        $near = new Port("{$this->id}.near_l", "{$this->id}.near_n", "{$this->id}.near_g");
+        foreach (['l' => Role::L1, 'n' => Role::N, 'g' => Role::PE] as $pole => $role) {
+            $graph->conductor(
+                "{$this->id}.plugs_{$pole}",
+                $this->id,
+                "{$this->id}.far_{$pole}",
+                "{$this->id}.near_{$pole}",
+                $role,
+                rating: $role === Role::L1 && $rated !== null ? new Rating($rated, 'plug') : null,
+                ohm: $contacts === null ? null : $contacts / 2000,
+            );
+        }
+        foreach (
+            [
+                [$near->hot, $pins->hot, Role::L1],
+                [$near->neutral, $pins->neutral, Role::N],
+                [$near->ground, $pins->ground, Role::PE],
+            ]
+            as $n => [$from, $to, $role]
+        ) {
+            $graph->conductor("{$this->id}.extension_{$n}", $this->id, $from, $to, $role, $cable);
+        }
+
+        return $far;
     }
 
     public function limits(): array

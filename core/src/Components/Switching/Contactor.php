@@ -42,6 +42,7 @@ final class Contactor extends Component
                 Plausible::times(0.5, 2, 'coils of one size differ'),
             ),
             'ratingA' => Field::integer('Contact rating, A', 10, 60),
+            'poles' => Field::choice('Opens', ['two' => 'hot and neutral', 'one' => 'the hot only'])->optional(),
             'lamp' => Field::choice('Indicator lamp', [
                 'none' => 'none',
                 'coil' => 'across the coil',
@@ -104,6 +105,7 @@ final class Contactor extends Component
             $this->coil(),
             [$this->failsSafe() ? 'pulled' : 'released'],
             new Rating($this->values->number('ratingA'), 'relay'),
+            $this->values->text('poles', 'two') === 'two',
         );
         if ($coil !== null) {
             $graph->user(

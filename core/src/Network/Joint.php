@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Network;
+
+/** The ends of a cable that somebody has looked at. */
+final readonly class Joint
+{
+    /**
+     * @param string $kind bolted, clamp or plug
+     * @param ?float $milliohm measured; null when nobody has
+     * @param bool $locks holds by itself
+     */
+    public function __construct(
+        public string $component,
+        public string $kind,
+        public ?float $milliohm,
+        public bool $locks,
+    ) {}
+}
