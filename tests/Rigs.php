@@ -43,6 +43,8 @@ final class Rigs
         'archive' => 'archive-trailer',
         'tideline' => 'tide-line-van',
         'causeway' => 'causeway-van',
+        'bellows' => 'bellows-trailer',
+        'kite' => 'kite-camper',
     ];
 
     public static function demo(string $name): stdClass

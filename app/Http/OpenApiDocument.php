@@ -57,6 +57,7 @@ final class OpenApiDocument
             [
                 'order' => ['type' => 'number'],
                 'arrangement' => Shape::object(['recipe' => $text, 'options' => $any]),
+                'additions' => Shape::map($any),
             ],
         );
 

@@ -52,6 +52,7 @@ final class ReferenceShapes
                 'arrangements' => Shape::list(
                     Shape::object([
                         'id' => $text,
+                        'family' => $text,
                         'title' => $text,
                         'gains' => $text,
                         'risks' => $text,

@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace Database\Seeders;
 
 use Database\Seeders\Demo\ArchiveTrailer;
+use Database\Seeders\Demo\BellowsTrailer;
 use Database\Seeders\Demo\CausewayVan;
 use Database\Seeders\Demo\GraftingTrailer;
+use Database\Seeders\Demo\KiteCamper;
 use Database\Seeders\Demo\TideLineVan;
 use Hollin\Core\Document\JobFile;
 use Hollin\Core\Intent\Intents;
@@ -16,7 +18,8 @@ use stdClass;
  * The rigs of the demo workshop, as the edits that make them. Everything in them is invented:
  * a trailer a grafting school tows from orchard to orchard; a map archive's trailer in which
  * somebody fitted an inverter years ago; a van that counts birds on the tide line; one that reads tide gauges, charged
- * on the road and by the sun.
+ * on the road and by the sun; the trailer of two organ tuners with lithium beside its lead; a camper that works and has
+ * trouble that nobody has seen.
  */
 final class DemoRigs
 {
@@ -69,6 +72,20 @@ final class DemoRigs
                 'customer' => 'Gauge Keepers',
                 'survey' => CausewayVan::survey(),
                 'plans' => CausewayVan::plans(),
+            ],
+            'bellows' => [
+                'title' => 'Bellows trailer',
+                'kind' => 'travel_trailer',
+                'customer' => 'Open Flue Tuners',
+                'survey' => BellowsTrailer::survey(),
+                'plans' => BellowsTrailer::plans(),
+            ],
+            'kite' => [
+                'title' => 'Kite camper',
+                'kind' => 'other',
+                'customer' => 'Box Kite Weather School',
+                'survey' => KiteCamper::survey(),
+                'plans' => KiteCamper::plans(),
             ],
         ];
     }

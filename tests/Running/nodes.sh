@@ -89,8 +89,8 @@ done
 [ -z "$(find "$(state_dir nodea)/storage/app/private" "$(state_dir nodeb)/storage/app/private" -type f 2>/dev/null)" ] || wrong 'a node keeps files of its own'
 expect 'the address of who asks, not of the front' '"address":"127.0.0.2"' "$(ask "$API/audit")"
 # Whoever comes past the front is nobody's proxy: what it says about TLS counts only from those named.
-expect 'one demo workshop, not two' '"id":5' "$(ask "$API/jobs")"
-[[ $(ask "$API/jobs") == *'"id":6'* ]] && wrong 'the demo workshop is there twice'
+expect 'one demo workshop, not two' '"id":7' "$(ask "$API/jobs")"
+[[ $(ask "$API/jobs") == *'"id":8'* ]] && wrong 'the demo workshop is there twice'
 HOLLIN_STATE=nodea bin/backup "$BASE/all.tar" >/dev/null 2>"$BASE/backup.log" || wrong "a backup: $(tail -3 "$BASE/backup.log")"
 bin/restore "$BASE/all.tar" --verify >/dev/null 2>"$BASE/restore.log" || wrong "a restore: $(tail -3 "$BASE/restore.log")"
 # One node goes: the other does its work.

@@ -34,7 +34,7 @@ final class Check extends Command
         {--set=* : set a control or a surrounding in it, as control:position}
         {--scenario= : loads that run: one of the needs, or none, or all}
         {--on=* : a load that runs, as circuit.load}
-        {--charge=half : of the batteries: full, half or low}
+        {--charge= : of the batteries: full, half or low; as the state says when left out}
         {--probe= : what a meter shows there: two terminals a,b; an element for a clamp; a circuit for a tester}
         {--function=ac_volts : of the meter}
         {--not-zeroed : the DC clamp was not zeroed}
@@ -146,7 +146,6 @@ final class Check extends Command
     private function oneState(string $view, Examination $rig): int
     {
         $running = $this->running($rig);
-        $charge = $this->oneOf('charge', ['full', 'half', 'low']);
         $state = $this->option('state') ?? array_key_first($rig->named);
         $named =
             $rig->named[$state] ??
@@ -159,6 +158,7 @@ final class Check extends Command
                         implode(', ', [...array_keys($rig->named), ...array_keys($rig->faults())]),
                     ),
                 ));
+        $charge = $this->option('charge') === null ? $named->charge : $this->oneOf('charge', ['full', 'half', 'low']);
         $controls = $named->setting->controls;
         $surroundings = $named->setting->surroundings;
         foreach ((array) $this->option('set') as $set) {

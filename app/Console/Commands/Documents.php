@@ -88,6 +88,8 @@ final class Documents extends Command
                 'archive' => 'archive-trailer',
                 'tideline' => 'tide-line-van',
                 'causeway' => 'causeway-van',
+                'bellows' => 'bellows-trailer',
+                'kite' => 'kite-camper',
             ]
             as $name => $file
         ) {

@@ -46,9 +46,12 @@ final class ReferenceController
             ];
         }
         $arrangements = [];
-        foreach (Arrangements::all() as $id => $class) {
+        foreach ([...Arrangements::all(), ...Arrangements::additions()] as $id => $class) {
             $arrangements[] = [
                 'id' => $id,
+                'family' => isset(Arrangements::additions()[$id])
+                    ? Arrangements::additions()[$id]::family()
+                    : 'inverter',
                 'title' => $class::title(),
                 'gains' => $class::gains(),
                 'risks' => $class::risks(),

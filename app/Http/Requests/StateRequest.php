@@ -55,12 +55,6 @@ final class StateRequest extends FormRequest
         /** @var list<string> $running */
         $running = array_values((array) $this->input('running', []));
 
-        return new StateAnswer(
-            $rig,
-            $controls,
-            $surroundings,
-            $running,
-            $this->string('charge', 'half')->toString() ?: 'half',
-        );
+        return new StateAnswer($rig, $controls, $surroundings, $running, $this->string('charge')->toString() ?: null);
     }
 }

@@ -36,11 +36,13 @@ final class StateAnswer
 
     private ?LoadFlowResult $flow = null;
 
+    private readonly string $charge;
+
     /**
      * @param array<string, string> $controls of any named state's, changed
      * @param array<string, string> $surroundings
      * @param list<string> $running loads switched on
-     * @param string $charge of the bank: full, half or low
+     * @param ?string $charge of the bank: full, half or low; as the named state says that this is, when left out
      * @throws Refused naming the control or position that does not exist
      */
     public function __construct(
@@ -48,7 +50,7 @@ final class StateAnswer
         array $controls,
         array $surroundings,
         array $running,
-        private readonly string $charge = 'half',
+        ?string $charge = null,
     ) {
         $start = $rig->named['nothing']->setting;
         foreach (
@@ -85,6 +87,7 @@ final class StateAnswer
             }
         }
         $setting = new Setting($controls + $start->controls, $surroundings + $start->surroundings);
+        $this->charge = $charge ?? self::chargeIn($rig, $setting);
         // The examination holds some controls where they usually are; here somebody may have moved one.
         $opened = array_keys(
             array_diff_assoc(
@@ -97,7 +100,20 @@ final class StateAnswer
         $this->settled =
             $rig->graph->voltContacts === []
                 ? $engine->settle($setting)
-                : Rest::of($engine, $setting, $this->running, $charge)->settled();
+                : Rest::of($engine, $setting, $this->running, $this->charge)->settled();
+    }
+
+    /** How the batteries are in the named state that a setting is, half charged where it is none. */
+    private static function chargeIn(Examination $rig, Setting $setting): string
+    {
+        foreach ($rig->named as $state) {
+            // Neither order nor what nobody set makes another state of it.
+            if ($state->setting->controls == $setting->controls && $state->charge !== 'half') {
+                return $state->setting->surroundings == $setting->surroundings ? $state->charge : 'half';
+            }
+        }
+
+        return 'half';
     }
 
     /** The load flow of the state with what runs in it. */

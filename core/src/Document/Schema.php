@@ -68,6 +68,11 @@ final class Schema
                 ],
                 'value' => (object) ['description' => 'what is fitted (a component) or the new value'],
                 'by' => (object) ['enum' => ['recipe', 'hand']],
+                'of' => (object) [
+                    'type' => 'string',
+                    'pattern' => Id::PATTERN,
+                    'description' => 'addition that wrote it; the arrangement where left out',
+                ],
                 'was' => SchemaCheck::object(
                     [
                         'value' => (object) ['description' => 'what the arrangement wrote here'],
@@ -90,6 +95,13 @@ final class Schema
                     ],
                     ['recipe', 'options'],
                 ),
+                'additions' => (object) [
+                    'type' => 'object',
+                    'description' => 'what composes with the arrangement: addition => its options',
+                    'maxProperties' => 20,
+                    'propertyNames' => (object) ['pattern' => Id::PATTERN],
+                    'additionalProperties' => (object) ['type' => 'object', 'maxProperties' => 40],
+                ],
                 'stages' => (object) [
                     'type' => 'object',
                     'maxProperties' => 12,

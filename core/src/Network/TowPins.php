@@ -13,5 +13,7 @@ final readonly class TowPins
         public string $bareIn,
         public string $pos,
         public string $neg,
+        /** its pin while it is bare, in words that a name follows */
+        public string $words = 'Unhitched, the charge pin of',
     ) {}
 }

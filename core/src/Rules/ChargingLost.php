@@ -43,7 +43,9 @@ final class ChargingLost implements RigRule
             }
             $lost = [];
             foreach ($rig->settled as $state => $settled) {
-                if (!self::suppliedFromOutside($rig, $settled->situation)) {
+                // A management that holds it off does so on purpose.
+                $held = $bank->switch !== null && $settled->positions[$bank->switch] !== 'on';
+                if ($held || !self::suppliedFromOutside($rig, $settled->situation)) {
                     continue;
                 }
                 $charging = array_filter(
@@ -79,6 +81,7 @@ final class ChargingLost implements RigRule
                             'replaced',
                         ),
                     ],
+                    severity: self::isChargedElse($rig, $bank) ? Severity::Advice : Severity::Warning,
                     state: array_key_first($lost),
                 );
             }
@@ -120,5 +123,25 @@ final class ChargingLost implements RigRule
         }
 
         return false;
+    }
+
+    /** Whether sun, engine or another battery charges it, and shore never does: so it was meant. */
+    private static function isChargedElse(Examination $rig, Battery $battery): bool
+    {
+        $else = false;
+        foreach ($rig->settled as $settled) {
+            $now = $settled->situation;
+            foreach ($rig->graph->converters as $id => $unit) {
+                if (!$unit->charges() || !in_array($battery->id, $now->batteriesAt(...$unit->output), true)) {
+                    continue;
+                }
+                if (isset($now->charging()[$id])) {
+                    return false;
+                }
+                $else = $else || isset($now->givingDirect()[$id]);
+            }
+        }
+
+        return $else;
     }
 }

@@ -49,15 +49,16 @@ final class TowPinsLive implements RigRule
                 $pins->component,
                 $fuse === null
                     ? sprintf(
-                        'Unhitched, the charge pin of %s is joined with %s and no fuse stands at that end: a short ' .
-                            'at the plug draws %s.',
+                        '%s %s is joined with %s and no fuse stands at that end: a short there draws %s.',
+                        $pins->words,
                         $rig->graph->label($pins->component),
                         implode(' and ', array_map($rig->graph->label(...), $bare->batteries ?? [])),
                         $amps >= 1000 ? sprintf('about %.1f kA', $amps / 1000) : sprintf('about %.0f A', $amps),
                     )
                     : sprintf(
-                        'Unhitched, the charge pin of %s is joined with the battery behind a fuse of %g A: cover ' .
-                            'it, or let a relay or a charger part it.',
+                        '%s %s is joined with the battery behind a fuse of %g A: cover it, or let a relay or a ' .
+                            'charger part it.',
+                        $pins->words,
                         $rig->graph->label($pins->component),
                         $fuse,
                     ),

@@ -7,8 +7,8 @@ namespace Hollin\Core\Rules;
 use Hollin\Core\Network\Battery;
 use Hollin\Core\Reference\Figure;
 use Hollin\Core\Reference\Source;
+use Hollin\Core\Solve\FirstCurrent;
 use Hollin\Core\States\DirectPotentials;
-use Hollin\Core\States\Settled;
 
 /** A rotary selector that joins two unlike batteries on its way from one to the other. */
 final class TurnedThroughBoth implements RigRule
@@ -52,25 +52,17 @@ final class TurnedThroughBoth implements RigRule
                 if (DirectPotentials::areLike($a, $b)) {
                     continue;
                 }
-                $hits[] = $this->hit($rig, $turn->component, $a, $b, self::firstA($rig, $settled, $a, $b));
+                $hits[] = $this->hit(
+                    $rig,
+                    $turn->component,
+                    $a,
+                    $b,
+                    abs(FirstCurrent::between($settled->situation, $a, $b)),
+                );
             }
         }
 
         return $hits;
-    }
-
-    /**
-     * Amps at the first moment: what differs at rest over both batteries and the way between them. A battery that has
-     * taken charge for a while takes less.
-     */
-    private static function firstA(Examination $rig, Settled $settled, Battery $a, Battery $b): float
-    {
-        $difference = abs($a->restV('half') - $b->restV('half'));
-        $flow = $rig->flows()->of($settled, [], 'half');
-        $amps = $flow->isSolved() ? abs($flow->sources[$a->id]['amps']) : 0.0;
-        $way = $amps > 1e-3 ? abs($flow->sources[$a->id]['volts'] - $flow->sources[$b->id]['volts']) / $amps : 0.0;
-
-        return $difference / ($a->ohm + $b->ohm + $way);
     }
 
     private function hit(Examination $rig, string $selector, Battery $a, Battery $b, float $amps): Hit

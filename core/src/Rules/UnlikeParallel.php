@@ -6,6 +6,7 @@ namespace Hollin\Core\Rules;
 
 use Hollin\Core\Reference\Figure;
 use Hollin\Core\Reference\Source;
+use Hollin\Core\Solve\FirstCurrent;
 use Hollin\Core\States\DirectPotentials;
 use Hollin\Core\States\Situation;
 
@@ -68,12 +69,12 @@ final class UnlikeParallel implements StateRule, OfDirectCurrent, Unclaimed
             if (DirectPotentials::areLike($a, $b)) {
                 continue;
             }
-            $amps = abs($volts) / ($a->ohm + $b->ohm);
+            $amps = abs(FirstCurrent::between($situation, $a, $b));
             $hits[] = new Hit(
                 "{$a->component}+{$b->component}",
                 sprintf(
                     '%s (%s, %g V) and %s (%s, %g V) are in parallel: at half charge they differ by %.1f V, ' .
-                        'and at first up to %.0f A flow from one into the other. No charger suits both.',
+                        'and at first %.0f A flow from one into the other. No charger suits both.',
                     $rig->graph->label($a->component),
                     $a->chemistry->label(),
                     $a->ratedV,

@@ -18,7 +18,8 @@ use Hollin\Core\Network\Walk;
 final class NegativeReach
 {
     /**
-     * @var array<string, array{float, string}> negative terminal => A that can arrive there, the device that limits it
+     * @var array<string, array<string, array{float, string}>> battery => negative terminal => A of its own that can
+     *      arrive there, the device that limits it
      */
     private array $at = [];
 
@@ -31,7 +32,8 @@ final class NegativeReach
         foreach ($graph->batteries as $id => $battery) {
             $this->nets[$id] = Walk::reach($graph, [$battery->neg], Walk::direct(...));
             $bars = [0.0, ''];
-            foreach (Walk::reach($graph, [$battery->pos], Walk::direct(...)) as $terminal => $_) {
+            $reached = Walk::reach($graph, [$battery->pos], Walk::direct(...));
+            foreach ($reached as $terminal => $_) {
                 [$amps, , $device] = $positive[$terminal] ?? [0.0, '', ''];
                 // A bar, or what stands right behind a device, is where a negative bar is near.
                 if (
@@ -44,29 +46,29 @@ final class NegativeReach
             }
             foreach ($graph->junctions as $terminal => $_) {
                 if (array_key_exists($terminal, $this->nets[$id])) {
-                    $this->raise($terminal, $bars);
+                    $this->raise($id, $terminal, $bars);
                 }
             }
             foreach ($graph->elements as $element) {
                 if ($element->rating?->what === 'shunt') {
-                    $this->raise($element->a, $bars);
-                    $this->raise($element->b, $bars);
+                    $this->raise($id, $element->a, $bars);
+                    $this->raise($id, $element->b, $bars);
                 }
             }
-        }
-        foreach ($graph->direct() as $of) {
-            [$amps, , $device] = $positive[$of['pos']] ?? [0.0, '', ''];
-            if (!is_infinite($amps)) {
-                $this->raise($of['neg'], [$amps, $device]);
+            foreach ($graph->direct() as $of) {
+                [$amps, , $device] = $positive[$of['pos']] ?? [0.0, '', ''];
+                if (!is_infinite($amps) && array_key_exists($of['pos'], $reached)) {
+                    $this->raise($id, $of['neg'], [$amps, $device]);
+                }
             }
         }
     }
 
     /** @param array{float, string} $reach */
-    private function raise(string $terminal, array $reach): void
+    private function raise(string $battery, string $terminal, array $reach): void
     {
-        if ($reach[0] > ($this->at[$terminal][0] ?? 0.0)) {
-            $this->at[$terminal] = $reach;
+        if ($reach[0] > ($this->at[$battery][$terminal][0] ?? 0.0)) {
+            $this->at[$battery][$terminal] = $reach;
         }
     }
 
@@ -88,7 +90,7 @@ final class NegativeReach
                 continue;
             }
             foreach ($this->beyond($battery, $element, $id) as $terminal) {
-                $reach = $this->at[$terminal] ?? null;
+                $reach = $this->at[$id][$terminal] ?? null;
                 if ($reach !== null && $reach[0] > ($most[0] ?? 0.0)) {
                     $most = $reach;
                 }

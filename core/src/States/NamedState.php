@@ -14,7 +14,7 @@ final readonly class NamedState
         public string $letter,
         public string $title,
         public Setting $setting,
-        /** usual, or fault: a pedestal that is wired wrong */
+        /** usual; battery: what becomes of the batteries; or fault: a pedestal that is wired wrong */
         public string $group = 'usual',
         public About $about = About::Nothing,
         /** how the batteries are: full, half or low */
@@ -25,6 +25,12 @@ final readonly class NamedState
     public function in(Setting $setting): self
     {
         return $setting === $this->setting ? $this : new self(...['setting' => $setting] + get_object_vars($this));
+    }
+
+    /** The same under another letter. */
+    public function called(string $letter): self
+    {
+        return new self(...['letter' => $letter] + get_object_vars($this));
     }
 
     /** How the batteries are, in words. */

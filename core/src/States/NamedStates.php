@@ -41,13 +41,31 @@ final class NamedStates
         foreach ($kinds as $occasions) {
             $several = count($occasions) > 1 && !$occasions[0]->once;
             foreach ($occasions[0]->once ? [self::all($occasions)] : $occasions as $i => $occasion) {
-                $occasion = self::fed($occasion, $kinds);
+                $ofBattery = in_array($occasion->about, [About::Charging, About::Battery], true);
                 $states[] = $make->state(
-                    $occasion,
+                    self::fed($occasion, $kinds),
                     $i === 0 ? $occasion->kind : "{$occasion->kind}_{$occasion->component}",
                     $several ? $occasion->among : $occasion->title,
+                    $ofBattery ? 'battery' : 'usual',
                 );
             }
+        }
+
+        return self::lettered($states);
+    }
+
+    /**
+     * A letter of its own to each: the second of a kind has a number behind it.
+     *
+     * @param list<NamedState> $states
+     * @return list<NamedState>
+     */
+    private static function lettered(array $states): array
+    {
+        $seen = [];
+        foreach ($states as $i => $state) {
+            $n = $seen[$state->letter] = ($seen[$state->letter] ?? 0) + 1;
+            $states[$i] = $n === 1 ? $state : $state->called("{$state->letter}{$n}");
         }
 
         return $states;

@@ -1,16 +1,18 @@
 import { useQuery } from '@tanstack/react-query';
-import { Button, Checkbox, Form, Input, InputNumber, Modal, Radio, Select } from 'antd';
-import { useMemo, useState } from 'react';
+import { Checkbox, Form, InputNumber, Modal, Radio, Select } from 'antd';
+import { Fragment, useEffect, useMemo, useState } from 'react';
 import type { Component, Reference } from '../api/client';
 import { referenceQuery, type DesignHold } from '../job/useDesign';
 import { Waiting } from '../ui/Waiting';
-import { filledWords, kindsWith, named, neededOffGrid, wrongCharger, type Options } from './arrangement';
+import { AdditionForm } from './AdditionForm';
+import { filledWords, kindsWith, named, neededOffGrid, wrongCharger, writtenTo, type Options } from './arrangement';
+import { ArrangeFoot } from './ArrangeFoot';
 import { Asked, Length, Usual, within } from './Asked';
 import { t } from '../words/t';
 import './plan.css';
 import './ArrangementDialog.css';
 
-interface Props {
+export interface Props {
   hold: DesignHold;
   plan: string | null;
   close: () => void;
@@ -33,7 +35,7 @@ export function ArrangementDialog({ hold, plan, close, open }: Props) {
       footer={null}
     >
       {reference ? (
-        <Choosing hold={hold} plan={plan} close={close} open={open} reference={reference} />
+        <Arranging hold={hold} plan={plan} close={close} open={open} reference={reference} />
       ) : (
         <Waiting what={t('plan.arrangements')} />
       )}
@@ -41,7 +43,47 @@ export function ArrangementDialog({ hold, plan, close, open }: Props) {
   );
 }
 
-function Choosing({ hold, plan, close, open, reference }: Props & { reference: Reference }) {
+/** All recipes at one side, what the chosen one asks and risks at the other. */
+function Arranging({ reference, ...rest }: Props & { reference: Reference }) {
+  const { document } = rest.hold.design;
+  const current = rest.plan ? document.plans[rest.plan] : undefined;
+  const [recipe, setRecipe] = useState(current?.arrangement?.recipe ?? 'subpanel');
+  const chosen = reference.arrangements.find((a) => a.id === recipe)!;
+  const has = (id: string) => current?.additions?.[id] !== undefined;
+  return (
+    <div className="arrange">
+      <div className="arrangements" role="radiogroup" aria-label={t('plan.arrangement')}>
+        {reference.arrangements.map((a, i) => (
+          <Fragment key={a.id}>
+            {a.family !== 'inverter' && reference.arrangements[i - 1]?.family === 'inverter' && (
+              <h3 className="beside">{t('plan.besideIt')}</h3>
+            )}
+            <button
+              type="button"
+              role="radio"
+              aria-checked={a.id === recipe}
+              className="arrangement"
+              onClick={() => setRecipe(a.id)}
+            >
+              <b>
+                {a.title}
+                {has(a.id) && <span className="quiet"> {t('plan.inThisPlan')}</span>}
+              </b>
+              <span>{a.gains}</span>
+            </button>
+          </Fragment>
+        ))}
+      </div>
+      {chosen.family === 'inverter' ? (
+        <Choosing {...rest} reference={reference} recipe={recipe} />
+      ) : (
+        <AdditionForm key={recipe} {...rest} reference={reference} arrangement={chosen} />
+      )}
+    </div>
+  );
+}
+
+function Choosing({ hold, plan, close, open, reference, recipe }: Props & { reference: Reference; recipe: string }) {
   const document = hold.design.document;
   const components = document.asFound.components as Record<string, Component>;
   const current = plan ? document.plans[plan]?.arrangement : undefined;
@@ -49,7 +91,6 @@ function Choosing({ hold, plan, close, open, reference }: Props & { reference: R
   const untouched = plan !== null && Object.keys(document.plans[plan]?.changes ?? {}).length === 0;
   const [fresh, setFresh] = useState(!untouched);
   const [title, setTitle] = useState('');
-  const [recipe, setRecipe] = useState(current?.recipe ?? 'subpanel');
   const arrangement = reference.arrangements.find((a) => a.id === recipe)!;
   const used = useMemo(() => (current?.options ?? {}) as Options, [current]);
   const [form] = Form.useForm<Options>();
@@ -70,7 +111,7 @@ function Choosing({ hold, plan, close, open, reference }: Props & { reference: R
   const unitKind = units.kinds.find((u) => u.id === unit) ?? units.kinds.find((u) => u.id === units.chosen)!;
   const batteryKind = batteries.kinds.find((b) => b.id === battery)!;
   const filled = { ...unitKind.values, ...batteryKind.values };
-  const fates = arrangement.options.converter?.choices ?? {};
+  const fates = useMemo(() => arrangement.options.converter?.choices ?? {}, [arrangement]);
   const fate = Form.useWatch('converter', form) as string | undefined;
   const charger = wrongCharger(components, batteryKind.values.chemistry, fate);
   const hasConverter = Object.values(components).some((c) => c.type === 'converter');
@@ -78,12 +119,10 @@ function Choosing({ hold, plan, close, open, reference }: Props & { reference: R
     ([name]) => name !== 'circuits' && !FIRST.includes(name) && !(name in filled),
   );
 
-  const choose = (id: string) => {
-    setRecipe(id);
-    const next = reference.arrangements.find((a) => a.id === id)!;
-    const kept = form.getFieldValue('converter') as string | undefined;
-    if (kept && !next.options.converter?.choices[kept]) form.setFieldValue('converter', undefined);
-  };
+  // What was said of the converter may be no choice of another arrangement.
+  useEffect(() => {
+    if (fate && !fates[fate]) form.setFieldValue('converter', undefined);
+  }, [fate, fates, form]);
   const finish = async (values: Options) => {
     setTrouble([]);
     if (recipe === 'subpanel' && fed.length === 0) return setTrouble([t('plan.chooseAtLeastOneCircuit')]);
@@ -94,8 +133,7 @@ function Choosing({ hold, plan, close, open, reference }: Props & { reference: R
     );
     if (!hasConverter) said.converter = 'left';
     if (recipe === 'subpanel') said.circuits = Object.fromEntries(fed.map((id) => [id, true]));
-    let id = plan ?? '';
-    if (fresh) for (let n = 1; ; n++) if (!document.plans[(id = `plan_${n}`)]) break;
+    const id = writtenTo(plan, fresh, document);
     const intent = {
       kind: 'choose_arrangement',
       plan: id,
@@ -116,23 +154,7 @@ function Choosing({ hold, plan, close, open, reference }: Props & { reference: R
       onFinish={(v) => void finish(v)}
       initialValues={{ parallel: 2, ...used }}
       requiredMark={false}
-      className="arrange"
     >
-      <div className="arrangements" role="radiogroup" aria-label={t('plan.arrangement')}>
-        {reference.arrangements.map((a) => (
-          <button
-            key={a.id}
-            type="button"
-            role="radio"
-            aria-checked={a.id === recipe}
-            className="arrangement"
-            onClick={() => choose(a.id)}
-          >
-            <b>{a.title}</b>
-            <span>{a.gains}</span>
-          </button>
-        ))}
-      </div>
       <div className="arrange-details">
         <p className="risk">
           <b>{t('plan.whatGoesWrongWithIt')}</b> {arrangement.risks}
@@ -246,30 +268,16 @@ function Choosing({ hold, plan, close, open, reference }: Props & { reference: R
             {trouble.join(' ')}
           </p>
         )}
-        <div className="dialog-foot">
-          {plan && (
-            <Radio.Group
-              value={fresh}
-              onChange={(e) => setFresh(e.target.value as boolean)}
-              options={[
-                { value: true, label: t('plan.asAnotherPlan') },
-                { value: false, label: t('plan.rewrite', { title: document.plans[plan]?.title }) },
-              ]}
-            />
-          )}
-          {fresh && (
-            <Input
-              placeholder={named(arrangement.title, document)}
-              aria-label={t('plan.nameOfThePlan')}
-              maxLength={80}
-              value={title}
-              onChange={(e) => setTitle(e.target.value)}
-            />
-          )}
-          <Button type="primary" htmlType="submit" loading={hold.saving}>
-            {t('plan.planIt')}
-          </Button>
-        </div>
+        <ArrangeFoot
+          plan={plan}
+          document={document}
+          fresh={fresh}
+          setFresh={setFresh}
+          title={title}
+          setTitle={setTitle}
+          usual={named(arrangement.title, document)}
+          saving={hold.saving}
+        />
       </div>
     </Form>
   );

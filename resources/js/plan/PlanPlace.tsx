@@ -31,7 +31,7 @@ import { Offers, type Offer } from './Offers';
 import { MoveDialog } from './MoveDialog';
 import { PlansTable } from './PlansTable';
 import { RailTabs } from './RailTabs';
-import { FaultSelect, StateStrip } from './StateStrip';
+import { BatterySelect, FaultSelect, StateStrip } from './StateStrip';
 import { usePlanKeys } from './usePlanKeys';
 import { usePlanState } from './usePlanState';
 import { runningIn, seenAs, useSettled, type Setting } from './useSettled';
@@ -192,6 +192,9 @@ export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
             choose={(id) => go({ do: 'state', id })}
             fault={at.fault}
           />
+        )}
+        {answer && (
+          <BatterySelect answer={answer} state={byHand ? HAND : stateId} choose={(id) => go({ do: 'state', id })} />
         )}
         {answer && (
           <FaultSelect

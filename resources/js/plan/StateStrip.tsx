@@ -46,7 +46,7 @@ export function StateStrip({
           {t('plan.setByHand')}
         </span>
       )}
-      {inGroups(answer.states).map(({ stem, states }) => {
+      {inGroups(answer.states.filter((s) => s.group !== 'battery')).map(({ stem, states }) => {
         const together = states.length > 1;
         return (
           <span key={states[0]!.id} className={together ? 'strip-group' : 'strip-one'}>
@@ -72,6 +72,38 @@ export function StateStrip({
         );
       })}
     </div>
+  );
+}
+
+/** What may become of the batteries: each management that opens, full, empty, below freezing. */
+export function BatterySelect({
+  answer,
+  state,
+  choose,
+}: {
+  answer: Answer;
+  state: string;
+  choose: (id: string) => void;
+}) {
+  const states = answer.states.filter((s) => s.group === 'battery');
+  if (states.length === 0) return null;
+  const chosen = states.some((s) => s.id === state);
+  return (
+    <select
+      className={`strip-faults ${chosen ? 'is-chosen' : ''}`}
+      aria-label={t('plan.whatBecomesOfTheBatteries')}
+      value={chosen ? state : ''}
+      onChange={(e) => choose(e.target.value)}
+    >
+      <option value="" disabled>
+        {t('plan.batteries')}
+      </option>
+      {states.map((s) => (
+        <option key={s.id} value={s.id}>
+          {s.letter} {s.title}
+        </option>
+      ))}
+    </select>
   );
 }
 

@@ -37,6 +37,12 @@ export function kindsWith(kinds: Kind[], used: Options, usual: number): { kinds:
   return { kinds: [{ id: BEFORE, title: t('plan.asThisPlanHasIt'), values }, ...kinds], chosen: BEFORE };
 }
 
+/** The plan that something is written to: the open one, or another whose name is still free. */
+export function writtenTo(plan: string | null, fresh: boolean, document: JobDocument): string {
+  if (!fresh && plan) return plan;
+  for (let n = 1; ; n++) if (!document.plans[`plan_${n}`]) return `plan_${n}`;
+}
+
 /** A name that no other plan has. */
 export function named(title: string, document: JobDocument): string {
   const taken = new Set(Object.values(document.plans).map((p) => p.title));

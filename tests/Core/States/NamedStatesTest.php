@@ -340,3 +340,12 @@ it('puts each plug where a state is about it, and else where it usually is', fun
         ['inverting' => ['inlet.plug' => 'out'], 'dead_pedestal' => ['inlet.plug' => 's30']],
     ],
 ]);
+
+it('gives each state a letter of its own', function (string $demo): void {
+    $document = Rigs::demo($demo);
+    foreach (['', ...array_keys(get_object_vars($document->plans))] as $plan) {
+        $rig = $plan === '' ? Rigs::asFound($document) : Rigs::planned($document, $plan);
+        $letters = array_map(fn($s): string => $s->letter, array_values($rig->named));
+        expect(array_unique($letters))->toBe($letters);
+    }
+})->with(array_keys(Rigs::DEMO));

@@ -25,7 +25,7 @@ final class WallShapes
                 'id' => $text,
                 'letter' => $text,
                 'title' => $text,
-                'group' => ['type' => 'string', 'enum' => ['usual', 'fault']],
+                'group' => ['type' => 'string', 'enum' => ['usual', 'battery', 'fault']],
                 'about' => ['type' => 'string', 'enum' => array_column(About::cases(), 'value')],
                 'controls' => Shape::map($text),
                 'surroundings' => Shape::map($text),

@@ -40,7 +40,9 @@ final class SideInlet extends Component
             'panelW' => Field::number('Portable panel', 'W', 10, 800)->plausibly(
                 Plausible::times(0.5, 2, 'whatever panel comes along is plugged in'),
             ),
-            'panelVoc' => Field::number('Volts of that panel, open circuit', 'V', 5, 100),
+            'panelVoc' => Field::number('Volts of that panel, open circuit', 'V', 5, 100)->plausibly(
+                Plausible::times(0.9, 1.1, 'open circuit, working point and nominal volts are mixed up'),
+            ),
             'controller' => Field::choice('Controller', [
                 'panel' => 'on the panel',
                 'none' => 'none: straight onto the battery',
@@ -89,7 +91,14 @@ final class SideInlet extends Component
             $this->label(),
             SolarCharger::SUN,
         );
-        $graph->towPins[] = new TowPins($this->id, $plug, 'out', "{$this->id}.pos", "{$this->id}.neg");
+        $graph->towPins[] = new TowPins(
+            $this->id,
+            $plug,
+            'out',
+            "{$this->id}.pos",
+            "{$this->id}.neg",
+            'With nothing in it, the contact of',
+        );
         if ($this->values->text('controller') === 'none') {
             $graph->unregulated[$this->id] = $open;
         }

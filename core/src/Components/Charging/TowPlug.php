@@ -77,7 +77,7 @@ final class TowPlug extends Component
             'hitched, engine off',
             $this->label(),
             About::Driving,
-            'H',
+            'V',
             mode: 'off',
             once: true,
             also: [$plug => 'in'],

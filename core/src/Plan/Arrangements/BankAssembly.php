@@ -49,7 +49,11 @@ final class BankAssembly
             );
         }
         $bmsA = $o->surveyed('bmsContinuousA', min(200.0, $o->number('unitAh')));
+        $side = new HouseSide($rig);
         foreach ($rig->all(Bank::class) as $old) {
+            if ($side->isEngines($old)) {
+                continue;
+            }
             foreach ($rig->components as $id => $part) {
                 $ends = match (true) {
                     $part instanceof Lead => ['from' => $part->from(), 'to' => $part->to()],

@@ -15,6 +15,9 @@ export interface Size {
 }
 
 const SIGN_W = 26;
+
+/** Of what a part tells below its name, a line. */
+const LINE_H = 17;
 const PAD = 18;
 
 /** Rows of a tray over all walls, and how wide the widest of them is. */
@@ -46,8 +49,8 @@ export function plateSize(plate: Plate, tall: boolean): Size {
     const high = plate.shape === 'bank' || plate.type === 'dc_panel';
     // A part may come to carry the sign of a finding in any state: its name keeps its room beside it.
     return {
-      w: Math.ceil(Math.max(96, name + SIGN_W - 6, lines)),
-      h: high ? PART_H * 2 + 16 : tall ? rowHeight(true) : PART_H + 8,
+      w: Math.ceil(Math.max(96, name + SIGN_W + (high ? 8 : -6), lines)),
+      h: high ? PART_H * 2 + 16 : (tall ? rowHeight(true) : PART_H + 8) + Math.max(0, plate.lines.length - 1) * LINE_H,
     };
   }
   const w = Math.ceil(Math.max(name + SIGN_W, lines));
