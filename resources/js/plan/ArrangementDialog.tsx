@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { Checkbox, Form, InputNumber, Modal, Radio, Select } from 'antd';
-import { Fragment, useEffect, useMemo, useState } from 'react';
+import { Fragment, useMemo, useState } from 'react';
 import type { Component, Reference } from '../api/client';
 import { referenceQuery, type DesignHold } from '../job/useDesign';
 import { Waiting } from '../ui/Waiting';
@@ -111,7 +111,7 @@ function Choosing({ hold, plan, close, open, reference, recipe }: Props & { refe
   const unitKind = units.kinds.find((u) => u.id === unit) ?? units.kinds.find((u) => u.id === units.chosen)!;
   const batteryKind = batteries.kinds.find((b) => b.id === battery)!;
   const filled = { ...unitKind.values, ...batteryKind.values };
-  const fates = useMemo(() => arrangement.options.converter?.choices ?? {}, [arrangement]);
+  const fates = arrangement.options.converter?.choices ?? {};
   const fate = Form.useWatch('converter', form) as string | undefined;
   const charger = wrongCharger(components, batteryKind.values.chemistry, fate);
   const hasConverter = Object.values(components).some((c) => c.type === 'converter');
@@ -119,10 +119,6 @@ function Choosing({ hold, plan, close, open, reference, recipe }: Props & { refe
     ([name]) => name !== 'circuits' && !FIRST.includes(name) && !(name in filled),
   );
 
-  // What was said of the converter may be no choice of another arrangement.
-  useEffect(() => {
-    if (fate && !fates[fate]) form.setFieldValue('converter', undefined);
-  }, [fate, fates, form]);
   const finish = async (values: Options) => {
     setTrouble([]);
     if (recipe === 'subpanel' && fed.length === 0) return setTrouble([t('plan.chooseAtLeastOneCircuit')]);
@@ -189,7 +185,8 @@ function Choosing({ hold, plan, close, open, reference, recipe }: Props & { refe
           <Form.Item
             name="converter"
             label={t('plan.theFactoryConverter')}
-            rules={[{ required: true, message: t('plan.sayWhatBecomesOfIt') }]}
+            // What was said for another arrangement may be no choice here.
+            rules={[{ type: 'enum', required: true, enum: Object.keys(fates), message: t('plan.sayWhatBecomesOfIt') }]}
             extra={
               charger && (
                 <span className="asked-back">

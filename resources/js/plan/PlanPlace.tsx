@@ -31,7 +31,7 @@ import { Offers, type Offer } from './Offers';
 import { MoveDialog } from './MoveDialog';
 import { PlansTable } from './PlansTable';
 import { RailTabs } from './RailTabs';
-import { BatterySelect, FaultSelect, StateStrip } from './StateStrip';
+import { FaultSelect, StateStrip } from './StateStrip';
 import { usePlanKeys } from './usePlanKeys';
 import { usePlanState } from './usePlanState';
 import { runningIn, seenAs, useSettled, type Setting } from './useSettled';
@@ -194,11 +194,10 @@ export default function PlanPlace({ hold, viewId, setViewId }: PlaceProps) {
           />
         )}
         {answer && (
-          <BatterySelect answer={answer} state={byHand ? HAND : stateId} choose={(id) => go({ do: 'state', id })} />
-        )}
-        {answer && (
           <FaultSelect
             answer={answer}
+            state={byHand ? HAND : stateId}
+            choose={(id) => go({ do: 'state', id })}
             fault={at.fault}
             setFault={(id) => {
               const fault = answer.faults.find((f) => f.id === id);

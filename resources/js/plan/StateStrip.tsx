@@ -75,64 +75,52 @@ export function StateStrip({
   );
 }
 
-/** What may become of the batteries: each management that opens, full, empty, below freezing. */
-export function BatterySelect({
-  answer,
-  state,
-  choose,
-}: {
-  answer: Answer;
-  state: string;
-  choose: (id: string) => void;
-}) {
-  const states = answer.states.filter((s) => s.group === 'battery');
-  if (states.length === 0) return null;
-  const chosen = states.some((s) => s.id === state);
-  return (
-    <select
-      className={`strip-faults ${chosen ? 'is-chosen' : ''}`}
-      aria-label={t('plan.whatBecomesOfTheBatteries')}
-      value={chosen ? state : ''}
-      onChange={(e) => choose(e.target.value)}
-    >
-      <option value="" disabled>
-        {t('plan.batteries')}
-      </option>
-      {states.map((s) => (
-        <option key={s.id} value={s.id}>
-          {s.letter} {s.title}
-        </option>
-      ))}
-    </select>
-  );
-}
-
-/** What may be wrong with the pedestal; the choice stays here until another state is chosen. */
+/** What else may be: of the batteries, and wrong with the pedestal; the choice stays until another state is chosen. */
 export function FaultSelect({
   answer,
+  state = '',
+  choose,
   fault,
   setFault,
 }: {
   answer: Answer;
+  state?: string;
+  choose?: (id: string) => void;
   fault: string | null;
   setFault: (id: string) => void;
 }) {
-  if (answer.faults.length === 0) return null;
+  const batteries = answer.states.filter((s) => s.group === 'battery');
+  if (answer.faults.length === 0 && batteries.length === 0) return null;
+  const chosen = fault ?? (batteries.some((s) => s.id === state) ? state : '');
+  const faults = answer.faults.map((f) => (
+    <option key={f.id} value={f.id}>
+      {f.title.replace('shore: ', '')}
+    </option>
+  ));
   return (
     <select
-      className={`strip-faults ${fault ? 'is-chosen' : ''}`}
-      aria-label={t('plan.atAFaultyPedestal2')}
-      value={fault ?? ''}
-      onChange={(e) => setFault(e.target.value)}
+      className={`strip-faults ${chosen ? 'is-chosen' : ''}`}
+      aria-label={t(batteries.length > 0 ? 'plan.whatElseMayBe' : 'plan.atAFaultyPedestal2')}
+      value={chosen}
+      onChange={({ target: { value } }) => (batteries.some((s) => s.id === value) ? choose?.(value) : setFault(value))}
     >
       <option value="" disabled>
-        {t('plan.faultyPedestal2')}
+        {t(batteries.length > 0 ? 'plan.moreStates' : 'plan.faultyPedestal2')}
       </option>
-      {answer.faults.map((f) => (
-        <option key={f.id} value={f.id}>
-          {f.title.replace('shore: ', '')}
-        </option>
-      ))}
+      {batteries.length > 0 ? (
+        <>
+          <optgroup label={t('plan.batteries')}>
+            {batteries.map((s) => (
+              <option key={s.id} value={s.id}>
+                {s.letter} {s.title}
+              </option>
+            ))}
+          </optgroup>
+          <optgroup label={t('plan.aFaultyPedestal')}>{faults}</optgroup>
+        </>
+      ) : (
+        faults
+      )}
     </select>
   );
 }

@@ -11,6 +11,7 @@ import { Ground } from './symbols/Ground';
 import { Mark } from './symbols/Mark';
 import { Plate } from './symbols/Plate';
 import { Ribbon } from './symbols/Ribbon';
+import { Return } from './symbols/Return';
 import { RibbonWords } from './symbols/RibbonWords';
 import { Tray } from './symbols/Tray';
 import { t } from '../words/t';
@@ -152,6 +153,23 @@ export function Wall({
         );
       })}
       <svg className="wall-marks" width={geometry.width} height={geometry.height} aria-hidden="true">
+        {wall.links.map((link) => {
+          const at = geometry.returns[routeKey(link)];
+          if (!at) return null;
+          const ends = [link.from.c, link.to.c].map((c) => wall.plates[c]?.label ?? '');
+          return (
+            <Return
+              key={link.id}
+              link={link}
+              at={at}
+              home={ends.join(' – ')}
+              wrong={worst.get(link.id) === 'danger'}
+              chosen={chosen === link.id}
+              onChoose={() => onChoose(chosen === link.id ? null : link.id)}
+              onOpen={onOpen ? () => onOpen(link.id) : undefined}
+            />
+          );
+        })}
         {wall.links.map((link) => {
           const step = steps.get(link.id);
           const route = geometry.routes[routeKey(link)];

@@ -25,6 +25,8 @@ export interface Geometry {
   forks: Record<string, Point[]>;
   /** grounded plates → number and place of their foot on the sill */
   feet: Record<string, { number: number; x: number; y: number; sillX: number }>;
+  /** negatives that are lettered feet and no ribbons: at the part, and at the bar or battery they come home to */
+  returns: Record<string, { letter: string; from: Point; to: Point }>;
   sill: Box;
   deckTop: number;
 }

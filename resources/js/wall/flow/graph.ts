@@ -18,6 +18,8 @@ export interface Strip {
   edges: Map<string, { from: End; to: End; light: boolean }>;
   /** outlets on equipment hang under it: outlets → equipment */
   hang: Map<string, string>;
+  /** negatives that come home by a lettered foot: their part, and where they land */
+  returns: Map<string, { part: string; home: string }>;
 }
 
 /** A link's route depends on where it leads. */
@@ -35,6 +37,7 @@ function empty(walls: Wall[], tall: boolean, belongs: (p: Plate) => boolean): St
     rows: new Map(),
     edges: new Map(),
     hang: new Map(),
+    returns: new Map(),
   };
   for (const wall of walls) {
     for (const [id, plate] of Object.entries(wall.plates)) {
@@ -125,6 +128,7 @@ export function deckStrip(walls: Wall[], tall: boolean): Strip {
     strip.sizes.delete(old);
     strip.plates.delete(old);
   }
+  const crowded = walls.some((w) => Object.values(w.plates).filter((p) => p.shape === 'bank').length > 1);
   for (const wall of walls) {
     const depth = deckDepth(wall);
     for (const link of wall.links) {
@@ -136,6 +140,13 @@ export function deckStrip(walls: Wall[], tall: boolean): Strip {
       };
       const [a, b] = [at(link.from.c), at(link.to.c)];
       if (!a || !b || a === b) continue;
+      if (crowded && link.kind === 'negative') {
+        const home = homeOf(wall, strip, link);
+        if (home) {
+          strip.returns.set(routeKey(link), home);
+          continue;
+        }
+      }
       const forward = (depth.get(link.from.c) ?? 9) <= (depth.get(link.to.c) ?? 9);
       const pole = link.kind === 'positive' ? 'p' : 'n';
       strip.edges.set(routeKey(link), {
@@ -147,6 +158,31 @@ export function deckStrip(walls: Wall[], tall: boolean): Strip {
   }
   return strip;
 }
+
+/**
+ * Where the negative of a part comes home to, where it may do so by a foot: of what takes or gives, to the bar, panel
+ * or battery at which several land. What runs between batteries, bars, shunts and switches is drawn all the way.
+ */
+function homeOf(wall: Wall, strip: Strip, link: Link): { part: string; home: string } | null {
+  const isPart = (c: string) => {
+    const plate = strip.plates.get(c);
+    return (
+      plate !== undefined && plate.pole === null && !['bank', 'tray'].includes(plate.shape) && !WAY.has(plate.type)
+    );
+  };
+  const lands = (c: string) =>
+    wall.links.filter((l) => l.kind === 'negative' && (l.from.c === c || l.to.c === c)).length;
+  for (const [part, home] of [
+    [link.from.c, link.to.c],
+    [link.to.c, link.from.c],
+  ] as const) {
+    if (isPart(part) && strip.plates.has(home) && !(isPart(home) && lands(home) < 3)) return { part, home };
+  }
+  return null;
+}
+
+/** Parts that current passes on its way, and that are no end of it. */
+const WAY = new Set(['shunt', 'dc_switch', 'dc_fuse', 'bus_bar', 'dc_panel', 'battery_selector']);
 
 export const dropId = (body: string): string => `drop\u0001${body}`;
 

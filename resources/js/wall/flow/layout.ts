@@ -1,5 +1,6 @@
 import type { ElkExtendedEdge, ElkNode } from 'elkjs/lib/elk-api';
 import type { Wall } from '../../api/client';
+import { crossings } from './measure';
 import {
   FOOT,
   HEAD,
@@ -75,21 +76,56 @@ export async function layoutWall(walls: Wall[], tall: boolean, engine: Engine): 
     laid.map((graph, i) => ({ graph, shown: parts[i]!.shown })),
     tall ? TALL : WIDE,
   );
-  let below = deck.plates.size > 0 ? await engine(toElk(deck, DECK, sequence)) : null;
+  const options = await deckOptions(deck, sequence, engine);
+  let below = deck.plates.size > 0 ? await engine(toElk(deck, options, sequence)) : null;
   const layers = new Set(below?.children?.map((n) => Math.round(n.x ?? 0)) ?? []).size;
   const spare = (above.width ?? 0) - (below?.width ?? 0);
   if (below && layers > 1 && spare > 60) {
     const gap = Math.min(WIDEST_GAP, 28 + Math.floor(spare / (layers - 1)));
-    below = await engine(toElk(deck, { ...DECK, 'elk.layered.spacing.nodeNodeBetweenLayers': String(gap) }, sequence));
+    below = await engine(
+      toElk(deck, { ...options, 'elk.layered.spacing.nodeNodeBetweenLayers': String(gap) }, sequence),
+    );
   }
   return compose(walls, ac, deck, above, below);
+}
+
+/** Where the search for an order begins: always the same few. */
+const SEEDS = ['1', '2', '3'];
+
+/** A lead that would rise under a part is as bad as so many crossings. */
+const UNDER = 50;
+
+/** Leads that come up to the 120 V side under a part that stands above them. */
+function coveredDrops(graph: ElkNode): number {
+  const nodes = graph.children ?? [];
+  return nodes.filter((d) => {
+    const x = (d.x ?? 0) + (d.width ?? 0) / 2;
+    const over = (n: ElkNode) => x > (n.x ?? 0) - CLEAR && x < (n.x ?? 0) + (n.width ?? 0) + CLEAR;
+    return d.id.startsWith(dropId('')) && nodes.some((n) => n !== d && (n.y ?? 0) < (d.y ?? 0) && over(n));
+  }).length;
+}
+
+/** Of several batteries the order in a layer is found, where that crosses fewer leads than the given one. */
+async function deckOptions(deck: Strip, sequence: string[], engine: Engine): Promise<Record<string, string>> {
+  const banks = [...deck.plates.values()].filter((p) => p.shape === 'bank').length;
+  if (banks < 2) return DECK;
+  const found = { ...COMMON, 'elk.direction': 'RIGHT', 'elk.spacing.nodeNode': '14', 'elk.layered.thoroughness': '20' };
+  const free = { ...found, 'elk.layered.considerModelOrder.strategy': 'NONE' };
+  const ways = [DECK, found, ...SEEDS.map((seed) => ({ ...free, 'elk.randomSeed': seed }))];
+  const laid = await Promise.all(ways.map((o) => engine(toElk(deck, o, sequence))));
+  const crossed = laid.map(
+    (graph) =>
+      crossings(((graph.edges ?? []) as ElkExtendedEdge[]).map((edge) => pointsOf(edge, 0) ?? [])) +
+      UNDER * coveredDrops(graph),
+  );
+  return ways[crossed.indexOf(Math.min(...crossed))]!;
 }
 
 /** The same for walls that are drawn the same: which parts, how large, joined how; not what is live on them. */
 export function drawingKey(walls: Wall[], tall: boolean): string {
   const ac = acStrip(walls, tall);
   const deck = deckStrip(walls, tall);
-  const parts = [ac, deck].map((s) => [[...s.sizes], [...s.rows], [...s.edges], [...s.hang]]);
+  const parts = [ac, deck].map((s) => [[...s.sizes], [...s.rows], [...s.edges], [...s.hang], [...s.returns]]);
   const links = walls.map((w) => w.links.filter((l) => l.kind === 'bond' || l.kind === 'ground').map(routeKey));
   return digest(JSON.stringify([tall, parts, links, [...standIns(walls)]]));
 }
@@ -254,14 +290,11 @@ function compose(walls: Wall[], ac: Strip, deck: Strip, above: ElkNode, below: E
     for (const link of wall.links) {
       const box = plates[link.from.c];
       if (link.kind !== 'bond' || !box) continue;
-      const x = box.x + box.w / 2;
-      routes[routeKey(link)] = [
-        { x, y: box.y + box.h },
-        { x, y: sillY },
-      ];
+      routes[routeKey(link)] = toSill(box, sillY, Object.values(plates));
     }
   }
-  return { width, height: sillY + SILL_H, plates, rows, rails, routes, forks, feet, sill, deckTop };
+  const returns = returnsOf(deck, plates);
+  return { width, height: sillY + SILL_H, plates, rows, rails, routes, forks, feet, returns, sill, deckTop };
 }
 
 /** Rows of a tray, one below the other. */
@@ -372,6 +405,49 @@ function straightened(raw: Point[]): Point[] {
     );
   });
 }
+
+/** A bond from a part down to the frame: straight where nothing stands below, else along the side of what does. */
+function toSill(box: Box, sillY: number, boxes: Box[]): Point[] {
+  const from = box.y + box.h;
+  const below = boxes.filter((b) => b.y > from - 1 && b.y < sillY);
+  const free = (x: number) => below.every((b) => x < b.x - 3 || x > b.x + b.w + 3);
+  const middle = box.x + box.w / 2;
+  const tries = [middle, ...Array.from({ length: Math.floor(box.w / 4) }, (_, i) => box.x + 4 + i * 4)];
+  const x = tries.find(free);
+  if (x !== undefined)
+    return [
+      { x, y: from },
+      { x, y: sillY },
+    ];
+  const side = Math.min(box.x, ...below.map((b) => b.x)) - CLEAR;
+  return [
+    { x: box.x, y: from - 8 },
+    { x: side, y: from - 8 },
+    { x: side, y: sillY },
+  ];
+}
+
+/** Feet of negatives: a letter for each place where they come home, at the lower edge of both. */
+function returnsOf(deck: Strip, plates: Record<string, Box>): Geometry['returns'] {
+  const homes = [...new Set([...deck.returns.values()].map((r) => r.home))].sort(
+    (a, b) => (plates[a]?.x ?? 0) - (plates[b]?.x ?? 0) || (plates[a]?.y ?? 0) - (plates[b]?.y ?? 0),
+  );
+  const before = new Map<string, number>();
+  return Object.fromEntries(
+    [...deck.returns].flatMap(([key, { part, home }]) => {
+      const [a, b] = [plates[part], plates[home]];
+      if (!a || !b) return [];
+      const n = before.get(part) ?? 0;
+      before.set(part, n + 1);
+      const letter = String.fromCharCode(97 + (homes.indexOf(home) % 26));
+      const from = { x: a.x + a.w - 14 - n * PILL, y: a.y + a.h + 3 };
+      return [[key, { letter, from, to: { x: b.x + 14, y: b.y + b.h + 3 } }]];
+    }),
+  );
+}
+
+/** Width of a foot's letter with the room beside it, px. */
+const PILL = 26;
 
 /** Grounded plates get a number, and the same at the sill: their grounds are not drawn all the way. */
 function feetOf(walls: Wall[], plates: Record<string, Box>, whole: (id: string) => Box): Geometry['feet'] {

@@ -58,6 +58,20 @@ function cross([a, b]: [Point, Point], [c, d]: [Point, Point]): boolean {
   );
 }
 
+/**
+ * How often routes cross. Ribbons that share a source run on one line for a while: where one turns off is a joint, not
+ * a crossing.
+ */
+export function crossings(routes: Point[][]): number {
+  const list = routes.map(stretches);
+  return list.reduce(
+    (sum, one, i) =>
+      sum +
+      list.slice(i + 1).reduce((n, two) => n + one.reduce((m, s) => m + two.filter((t) => cross(s, t)).length, 0), 0),
+    0,
+  );
+}
+
 /** The measure of one rig's wall in a drawing, seen in a frame. */
 export function measure(wall: Wall, g: Geometry, frame: { w: number; h: number }): Measure {
   const routes = new Map<string, Point[]>();
@@ -78,15 +92,9 @@ export function measure(wall: Wall, g: Geometry, frame: { w: number; h: number }
     ),
   );
   const list = [...routes.values()].map(stretches);
-  let crossings = 0;
-  list.forEach((one, i) => {
-    for (const two of list.slice(i + 1))
-      // Ribbons that share a source run on one line for a while: where one turns off is a joint, not a crossing.
-      crossings += one.reduce((n, s) => n + two.filter((t) => cross(s, t)).length, 0);
-  });
   const extent = extentOf(wall, g);
   return {
-    crossings,
+    crossings: crossings([...routes.values()]),
     bends: [...routes.values()].reduce((n, p) => n + Math.max(0, p.length - 2), 0),
     length: Math.round(list.flat().reduce((n, [a, b]) => n + Math.abs(a.x - b.x) + Math.abs(a.y - b.y), 0)),
     width: Math.round(extent.w),
