@@ -8,6 +8,7 @@ use Database\Seeders\DemoRigs;
 use Hollin\Core\Answers\JobAnswers;
 use Hollin\Core\Answers\RigAnswer;
 use Hollin\Core\Rules\Judge;
+use Hollin\Core\Solve\LoadFlow;
 use stdClass;
 
 /** All states and rules of two demo rigs, nothing kept. */
@@ -17,7 +18,14 @@ final class CoreBench
 
     public function run(): void
     {
-        foreach (['grafting' => 'the first demo rig', 'tideline' => 'the largest'] as $name => $words) {
+        $rigs = [
+            'grafting' => 'the first demo rig',
+            'tideline' => 'the largest',
+            'causeway' => 'alternator, relay and panels',
+            'bellows' => 'lithium beside lead, four batteries',
+            'kite' => 'a selector',
+        ];
+        foreach ($rigs as $name => $words) {
             Times::say("{$words}:");
             $this->judged(DemoRigs::document($name));
         }
@@ -26,7 +34,7 @@ final class CoreBench
 
     private function judged(stdClass $document): void
     {
-        $times = $rest = $again = $proofs = [];
+        $times = $rest = $again = $proofs = $flows = [];
         for ($round = 0; $round < self::ROUNDS; $round++) {
             // Nothing is kept between rounds: every round compiles, enumerates and judges anew.
             $job = new JobAnswers($document);
@@ -35,9 +43,16 @@ final class CoreBench
                 $rig = $job->rig($view['id']) ?? throw new \RuntimeException('a view without a rig');
                 $judge = new Judge($rig);
                 $judged = hrtime(true);
-                RigAnswer::of($rig, $judge);
                 $times[$view['title']][] = ($judged - $begin) / 1e6;
-                $rest[$view['title']][] = (hrtime(true) - $judged) / 1e6;
+                $asked = $rig->flows()->asked;
+                $begin = hrtime(true);
+                foreach ($asked as [$settled, $running, $charge]) {
+                    LoadFlow::of($settled, $running, [], $charge);
+                }
+                $flows[$view['title']][] = [(hrtime(true) - $begin) / 1e6, count($asked)];
+                $begin = hrtime(true);
+                RigAnswer::of($rig, $judge);
+                $rest[$view['title']][] = (hrtime(true) - $begin) / 1e6;
                 $measured = $job->rig($view['id']);
                 $begin = hrtime(true);
                 new Judge($measured, $judge->proof);
@@ -52,7 +67,7 @@ final class CoreBench
                 sprintf(
                     '%-24s %6d states (%d reduced, %d situations), compiled, all states and rules: first in ' .
                         'the process %5.1f ms, then least %5.1f, median %5.1f, most %5.1f ms; rest of the answer ' .
-                        '%4.1f ms; all rules from a kept proof %4.1f ms',
+                        '%4.1f ms; all rules from a kept proof %4.1f ms; of it %d load flows, %5.1f ms',
                     $title,
                     $proofs[$title]->coverage->states ?? 0,
                     $proofs[$title]->coverage->settings ?? 0,
@@ -63,6 +78,8 @@ final class CoreBench
                     $list[count($list) - 1],
                     Times::middle($rest[$title]),
                     Times::middle($again[$title]),
+                    $flows[$title][0][1],
+                    Times::middle(array_column($flows[$title], 0)),
                 ),
             );
         }

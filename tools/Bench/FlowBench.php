@@ -6,6 +6,7 @@ namespace Tools\Bench;
 
 use Database\Seeders\DemoRigs;
 use Hollin\Core\Answers\JobAnswers;
+use Hollin\Core\Rules\Examination;
 use Hollin\Core\Solve\LoadFlow;
 use Hollin\Core\Solve\Perturbed;
 use Hollin\Core\Solve\Spice;
@@ -18,9 +19,17 @@ final class FlowBench
     /** The load flow of the largest demo rig in every state, all loads on; and the same netlists in ngspice. */
     public function run(): void
     {
-        $rig =
-            (new JobAnswers(DemoRigs::document('tideline')))->rig('line/whole') ??
-            throw new RuntimeException('the demo has changed');
+        foreach (['tideline' => 'line/whole', 'bellows' => 'road/whole'] as $name => $view) {
+            Times::say("{$name}, {$view}:");
+            $this->measured(
+                (new JobAnswers(DemoRigs::document($name)))->rig($view) ??
+                    throw new RuntimeException('the demo has changed'),
+            );
+        }
+    }
+
+    private function measured(Examination $rig): void
+    {
         $running = $rig->allLoads();
         $all = $again = $power = $spice = [];
         foreach ($rig->settled as $state => $settled) {

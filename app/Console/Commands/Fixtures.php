@@ -16,6 +16,7 @@ final class Fixtures extends Command
         'demo' => 'tests/golden/format-1.json',
         'archive' => 'docs/examples/archive-trailer.json',
         'tideline' => 'docs/examples/tide-line-van.json',
+        'bellows' => 'docs/examples/bellows-trailer.json',
     ];
 
     protected $signature = 'hollin:fixtures';

@@ -14,7 +14,15 @@ use Illuminate\Console\Command;
  */
 final class Golden extends Command
 {
-    private const RIGS = ['grafting-trailer', 'archive-trailer', 'tide-line-van', 'kiln-trailer'];
+    private const RIGS = [
+        'grafting-trailer',
+        'archive-trailer',
+        'tide-line-van',
+        'kiln-trailer',
+        'causeway-van',
+        'bellows-trailer',
+        'kite-camper',
+    ];
 
     protected $signature = 'hollin:golden {--check : write nothing, fail when something differs}';
 

@@ -14,6 +14,9 @@ final class Flows
     /** @var array<string, LoadFlowResult> */
     private array $solved = [];
 
+    /** @var array<string, array{Settled, array<string, true>, string}> what was asked for: state, loads, charge */
+    public array $asked = [];
+
     /** @param array<string, true> $running loads that are on */
     public function of(Settled $settled, array $running, string $charge = 'half'): LoadFlowResult
     {
@@ -24,6 +27,8 @@ final class Flows
         }
         $key =
             $settled->situation->key . '|' . implode(',', $modes) . "|{$charge}|" . implode(',', array_keys($running));
+
+        $this->asked[$key] ??= [$settled, $running, $charge];
 
         return $this->solved[$key] ??= LoadFlow::of($settled, $running, [], $charge);
     }

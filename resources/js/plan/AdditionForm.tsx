@@ -4,7 +4,7 @@ import type { Component, Field, Reference } from '../api/client';
 import { named, writtenTo, type Options } from './arrangement';
 import type { Props } from './ArrangementDialog';
 import { ArrangeFoot } from './ArrangeFoot';
-import { Asked, Usual, within } from './Asked';
+import { Asked, Length, Usual, within } from './Asked';
 import { t } from '../words/t';
 
 /** Choices that are schools of the trade: each said with what speaks for it. */
@@ -71,13 +71,15 @@ export function AdditionForm({
               <Form.Item
                 key={name}
                 name={name}
-                label={field.unit ? `${field.label}, ${field.unit}` : field.label}
+                label={field.unit && field.unit !== 'm' ? `${field.label}, ${field.unit}` : field.label}
                 valuePropName={field.kind === 'flag' ? 'checked' : 'value'}
                 rules={[...within(field), ...(name === 'circuit' ? required(field) : [])]}
-                extra={<Usual field={field} />}
+                extra={field.unit === 'm' ? null : <Usual field={field} />}
               >
                 {name === 'circuit' ? (
                   <Select options={circuitsOf(components)} aria-label={field.label} />
+                ) : field.unit === 'm' ? (
+                  <Length field={field} />
                 ) : (
                   <Asked field={field} components={components} reference={reference} />
                 )}

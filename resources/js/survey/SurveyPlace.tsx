@@ -24,14 +24,28 @@ import { t } from '../words/t';
 import './SurveyPlace.css';
 
 const GROUPS: [string, string[]][] = [
-  [t('survey.supply'), ['shore_supply', 'inlet', 'generator', 'surge_unit']],
+  [t('survey.supply'), ['shore_supply', 'inlet', 'generator', 'surge_unit', 'double_male_cord']],
   [t('survey.switching'), ['transfer_switch', 'bypass', 'ac_switch', 'contactor']],
   [t('survey.panelsAndFeeders'), ['panel', 'feeder', 'splice_box', 'instruction']],
   [t('survey.inverterAndConverter'), ['inverter', 'inverter_charger', 'converter']],
-  [t('survey.chargingOnTheRoad'), ['alternator', 'dcdc_charger', 'solar_charger', 'separator', 'battery_selector']],
+  [
+    t('survey.chargingOnTheRoad'),
+    ['alternator', 'tow_plug', 'dcdc_charger', 'solar_charger', 'side_inlet', 'separator', 'battery_selector'],
+  ],
   [
     t('survey.batteryAndItsCables'),
-    ['battery_bank', 'dc_fuse', 'dc_switch', 'shunt', 'bus_bar', 'dc_panel', 'dc_load', 'lead', 'frame_bond'],
+    [
+      'battery_bank',
+      'dc_fuse',
+      'dc_switch',
+      'cut_off',
+      'shunt',
+      'bus_bar',
+      'dc_panel',
+      'dc_load',
+      'lead',
+      'frame_bond',
+    ],
   ],
 ];
 

@@ -301,6 +301,24 @@ describe('the state strip', () => {
   });
 });
 
+it('keeps what may become of the batteries in one choice with the faulty pedestals', () => {
+  const answer = read('bellows').as_found!;
+  const strip = renderToStaticMarkup(<StateStrip answer={answer} state="shore_s30" choose={nothing} fault={null} />);
+  const more = renderToStaticMarkup(
+    <FaultSelect answer={answer} state="cold" choose={nothing} fault={null} setFault={nothing} />,
+  );
+  const batteries = answer.states.filter((s) => s.group === 'battery');
+  expect(batteries.map((s) => s.id)).toEqual(
+    expect.arrayContaining(['bms_open', 'bms_open_lith_short', 'empty', 'full', 'cold']),
+  );
+  for (const s of batteries) {
+    expect(words(strip)).not.toContain(s.title);
+    expect(words(more)).toContain(s.title);
+  }
+  expect(words(strip)).toContain('hitched, engine off');
+  expect(more).toContain('<option value="cold" selected');
+});
+
 it('runs only the loads that a view still has', () => {
   const answer = rigs.archive!.as_found!;
   const document = {
