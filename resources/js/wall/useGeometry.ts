@@ -1,7 +1,8 @@
 import { useEffect, useMemo, useState } from 'react';
 import type { Wall } from '../api/client';
 import { engine } from './flow/engine';
-import { drawingKey, layoutWall, type Engine } from './flow/layout';
+import { drawingKey, layoutWall } from './flow/layout';
+import type { Engine } from './flow/order';
 import type { Geometry } from './measures';
 
 /** Drawings that are kept, the latest last; a newer way of drawing has another name. */

@@ -1,6 +1,5 @@
 import type { ElkExtendedEdge, ElkNode } from 'elkjs/lib/elk-api';
 import type { Wall } from '../../api/client';
-import { crossings } from './measure';
 import {
   FOOT,
   HEAD,
@@ -26,34 +25,8 @@ import {
   toElk,
   type Strip,
 } from './graph';
-
-/** Lays a graph out in layers by flow; in the browser a worker does it. */
-export type Engine = (graph: ElkNode) => Promise<ElkNode>;
-
-const COMMON = {
-  'elk.algorithm': 'layered',
-  'elk.edgeRouting': 'ORTHOGONAL',
-  'elk.spacing.nodeNode': '26',
-  'elk.spacing.edgeNode': '16',
-  'elk.spacing.edgeEdge': '13',
-  'elk.layered.spacing.nodeNodeBetweenLayers': '30',
-  'elk.layered.spacing.edgeNodeBetweenLayers': '12',
-  'elk.layered.spacing.edgeEdgeBetweenLayers': '12',
-  // What stood above before stands above still: a part that is added reorders nothing.
-  'elk.layered.considerModelOrder.strategy': 'NODES_AND_EDGES',
-  'elk.layered.nodePlacement.strategy': 'LINEAR_SEGMENTS',
-  'elk.padding': '[top=0,left=0,bottom=0,right=0]',
-};
-
-/** On the deck the order is given: drops above, positive leads, negative ones below. */
-const DECK = {
-  ...COMMON,
-  'elk.direction': 'RIGHT',
-  'elk.spacing.nodeNode': '12',
-  'elk.layered.crossingMinimization.strategy': 'NONE',
-  'elk.layered.crossingMinimization.forceNodeModelOrder': 'true',
-  'elk.layered.crossingMinimization.greedySwitch.type': 'OFF',
-};
+import { COMMON, deckOptions, type Engine } from './order';
+import { CLEAR, MARGIN, pointsOf, returnsOf, straightened, toSill } from './routes';
 
 /** Widest that parts of the deck are pulled apart to fill the line, px. */
 const WIDEST_GAP = 74;
@@ -87,38 +60,6 @@ export async function layoutWall(walls: Wall[], tall: boolean, engine: Engine): 
     );
   }
   return compose(walls, ac, deck, above, below);
-}
-
-/** Where the search for an order begins: always the same few. */
-const SEEDS = ['1', '2', '3'];
-
-/** A lead that would rise under a part is as bad as so many crossings. */
-const UNDER = 50;
-
-/** Leads that come up to the 120 V side under a part that stands above them. */
-function coveredDrops(graph: ElkNode): number {
-  const nodes = graph.children ?? [];
-  return nodes.filter((d) => {
-    const x = (d.x ?? 0) + (d.width ?? 0) / 2;
-    const over = (n: ElkNode) => x > (n.x ?? 0) - CLEAR && x < (n.x ?? 0) + (n.width ?? 0) + CLEAR;
-    return d.id.startsWith(dropId('')) && nodes.some((n) => n !== d && (n.y ?? 0) < (d.y ?? 0) && over(n));
-  }).length;
-}
-
-/** Of several batteries the order in a layer is found, where that crosses fewer leads than the given one. */
-async function deckOptions(deck: Strip, sequence: string[], engine: Engine): Promise<Record<string, string>> {
-  const banks = [...deck.plates.values()].filter((p) => p.shape === 'bank').length;
-  if (banks < 2) return DECK;
-  const found = { ...COMMON, 'elk.direction': 'RIGHT', 'elk.spacing.nodeNode': '14', 'elk.layered.thoroughness': '20' };
-  const free = { ...found, 'elk.layered.considerModelOrder.strategy': 'NONE' };
-  const ways = [DECK, found, ...SEEDS.map((seed) => ({ ...free, 'elk.randomSeed': seed }))];
-  const laid = await Promise.all(ways.map((o) => engine(toElk(deck, o, sequence))));
-  const crossed = laid.map(
-    (graph) =>
-      crossings(((graph.edges ?? []) as ElkExtendedEdge[]).map((edge) => pointsOf(edge, 0) ?? [])) +
-      UNDER * coveredDrops(graph),
-  );
-  return ways[crossed.indexOf(Math.min(...crossed))]!;
 }
 
 /** The same for walls that are drawn the same: which parts, how large, joined how; not what is live on them. */
@@ -315,11 +256,6 @@ function uprights(points: Point[]): Upright[] {
   });
 }
 
-/** Room at the sides, wide enough for a lead to come down there. */
-const MARGIN = 24;
-
-/** Distance of a lead from what it passes, px. */
-const CLEAR = 7;
 const CLOSE = 3.5;
 
 /**
@@ -377,77 +313,6 @@ function rise(from: Point, way: { x: number; y: number; down: Point[] }): Point[
   const down = way.down.slice(0, -1);
   return [{ x: way.x, y: from.y }, { x: way.x, y: way.y }, { x: way.down.at(-1)!.x, y: way.y }, ...down.reverse()];
 }
-
-function pointsOf(edge: ElkExtendedEdge, dy: number): Point[] | null {
-  const section = edge.sections?.[0];
-  if (!section) return null;
-  return straightened(
-    [section.startPoint, ...(section.bendPoints ?? []), section.endPoint].map((p) => ({
-      x: MARGIN + p.x,
-      y: dy + p.y,
-    })),
-  );
-}
-
-/** On half pixels, without the points that lie on the way between their neighbours. */
-function straightened(raw: Point[]): Point[] {
-  const points = raw.map((p) => ({ x: Math.round(p.x * 2) / 2, y: Math.round(p.y * 2) / 2 }));
-  return points.filter((p, i) => {
-    const [a, b] = [points[i - 1], points[i + 1]];
-    if (a && Math.abs(a.x - p.x) < 0.5 && Math.abs(a.y - p.y) < 0.5) return false;
-    return (
-      !a ||
-      !b ||
-      !(
-        (Math.abs(a.x - p.x) < 0.5 && Math.abs(p.x - b.x) < 0.5) ||
-        (Math.abs(a.y - p.y) < 0.5 && Math.abs(p.y - b.y) < 0.5)
-      )
-    );
-  });
-}
-
-/** A bond from a part down to the frame: straight where nothing stands below, else along the side of what does. */
-function toSill(box: Box, sillY: number, boxes: Box[]): Point[] {
-  const from = box.y + box.h;
-  const below = boxes.filter((b) => b.y > from - 1 && b.y < sillY);
-  const free = (x: number) => below.every((b) => x < b.x - 3 || x > b.x + b.w + 3);
-  const middle = box.x + box.w / 2;
-  const tries = [middle, ...Array.from({ length: Math.floor(box.w / 4) }, (_, i) => box.x + 4 + i * 4)];
-  const x = tries.find(free);
-  if (x !== undefined)
-    return [
-      { x, y: from },
-      { x, y: sillY },
-    ];
-  const side = Math.min(box.x, ...below.map((b) => b.x)) - CLEAR;
-  return [
-    { x: box.x, y: from - 8 },
-    { x: side, y: from - 8 },
-    { x: side, y: sillY },
-  ];
-}
-
-/** Feet of negatives: a letter for each place where they come home, at the lower edge of both. */
-function returnsOf(deck: Strip, plates: Record<string, Box>): Geometry['returns'] {
-  const homes = [...new Set([...deck.returns.values()].map((r) => r.home))].sort(
-    (a, b) => (plates[a]?.x ?? 0) - (plates[b]?.x ?? 0) || (plates[a]?.y ?? 0) - (plates[b]?.y ?? 0),
-  );
-  const before = new Map<string, number>();
-  return Object.fromEntries(
-    [...deck.returns].flatMap(([key, { part, home }]) => {
-      const [a, b] = [plates[part], plates[home]];
-      if (!a || !b) return [];
-      const n = before.get(part) ?? 0;
-      before.set(part, n + 1);
-      const letter = String.fromCharCode(97 + (homes.indexOf(home) % 26));
-      const from = { x: a.x + a.w - 14 - n * PILL, y: a.y + a.h + 3 };
-      return [[key, { letter, from, to: { x: b.x + 14, y: b.y + b.h + 3 } }]];
-    }),
-  );
-}
-
-/** Width of a foot's letter with the room beside it, px. */
-const PILL = 26;
 
 /** Grounded plates get a number, and the same at the sill: their grounds are not drawn all the way. */
 function feetOf(walls: Wall[], plates: Record<string, Box>, whole: (id: string) => Box): Geometry['feet'] {
