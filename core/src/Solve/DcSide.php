@@ -213,7 +213,12 @@ final class DcSide
         }
         for ($pass = 0; $pass < 40; $pass++) {
             $fallen = $this->step();
-            if ($fallen !== null) {
+            if ($fallen !== null && $this->turned($pass)) {
+                // A battery that shows what it shows while it is charged holds nothing up: look again before giving up.
+                foreach ($this->ported as $p => $injection) {
+                    $this->drawn[$p] = $injection->collapsed ? $this->drawn[$p] : 0.0;
+                }
+            } elseif ($fallen !== null) {
                 $this->collapse($fallen);
             } elseif (!$this->converged || !($this->turned($pass) || $this->blocked($pass))) {
                 return;
