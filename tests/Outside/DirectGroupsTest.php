@@ -36,8 +36,7 @@ function drawnGroups(int $seed): Graph
         for ($u = 0, $units = mt_rand(1, 3); $u < $units; $u++) {
             $id = "b{$g}{$u}";
             Small::battery($graph, $id, $milli(1, 20), $chemistry, $ratedV);
-            // One of each system takes and gives: limited chargers with constant loads and nothing else have no volts of
-            // their own to come to.
+            // One of each system takes and gives: chargers at their limit and constant loads alone come to no volts.
             match ($u === 0 ? 5 : mt_rand(0, 3)) {
                 // Its management lets it give only, or take only.
                 0 => $graph->oneWay("{$id}_m", $id, "{$id}.pos", "bus{$g}.pos", Role::DcPositive, 0.0, $milli(1, 4)),
