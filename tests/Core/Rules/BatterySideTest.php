@@ -240,3 +240,42 @@ it('tells a battery whose management is a switch from one behind a switch', func
     [$finding] = Rigs::findings(rigWith(...$parts), 'life_safety');
     expect($finding->severity())->toBe(Severity::Advice)->and($finding->hit->text)->toContain('battery management');
 });
+
+it('wants a fuse at each end of a line between two batteries', function (array $fuses, array $ends): void {
+    $line = [ChargingSamples::separator()[0], ...ChargingSamples::engine(), ...ChargingSamples::house('flooded', 12)];
+    $fuse = fn(string $id): array => ChargingSamples::part($id, [
+        'type' => 'dc_fuse',
+        'label' => "Fuse {$id}",
+        'family' => 'mrbf',
+        'ratingA' => 60,
+    ]);
+    [$from, $to] = ['starter.pos', 'second.pos'];
+    if (in_array('starter', $fuses, true)) {
+        array_push($line, $fuse('fs'), ChargingSamples::lead('starter.pos', 'fs.in', 'positive', 'awg:6', 0.1));
+        $from = 'fs.out';
+    }
+    if (in_array('second', $fuses, true)) {
+        array_push($line, $fuse('fh'), ChargingSamples::lead('second.pos', 'fh.in', 'positive', 'awg:6', 0.1));
+        $to = 'fh.out';
+    }
+    array_push(
+        $line,
+        ChargingSamples::lead($from, 'separator.a', 'positive', 'awg:6', 4.0),
+        ChargingSamples::lead('separator.b', $to, 'positive', 'awg:6', 0.4),
+        ChargingSamples::lead('starter.neg', 'second.neg', 'negative', 'awg:6', 4.0),
+        ChargingSamples::lead('separator.neg', 'starter.neg', 'negative', 'awg:16', 1.0),
+    );
+    $bare = array_filter(
+        Rigs::findings(rigWith(...$line), 'conductor_protection'),
+        fn(Finding $f): bool => str_contains($f->hit->text, 'no fuse on the way'),
+    );
+    foreach (['Starter battery', 'Second battery'] as $battery) {
+        $told = array_filter($bare, fn(Finding $f): bool => str_contains($f->hit->text, "from {$battery}"));
+        expect($told !== [])->toBe(in_array($battery, $ends, true), $battery);
+    }
+})->with([
+    'none' => [[], ['Starter battery', 'Second battery']],
+    'at the engine' => [['starter'], ['Second battery']],
+    'at the house' => [['second'], ['Starter battery']],
+    'at both' => [['starter', 'second'], []],
+]);

@@ -349,3 +349,32 @@ it('gives each state a letter of its own', function (string $demo): void {
         expect(array_unique($letters))->toBe($letters);
     }
 })->with(array_keys(Rigs::DEMO));
+
+it('names the state in which a set starts by itself, with everything as it was off grid', function (): void {
+    $set = fn(bool $auto): array => [
+        'kind' => 'survey_add',
+        'id' => 'set',
+        'component' => [
+            'type' => 'generator',
+            'label' => 'Set',
+            'ratedW' => 4000,
+            'outletA' => 30,
+            'mount' => 'on_board',
+            'bond' => 'bonded',
+            'autoStart' => $auto,
+        ],
+    ];
+    $rig = Rigs::planned(Rigs::job($set(true), Sample::choose('in_line')));
+    $state = $rig->named['auto_start'];
+    $running = array_filter($rig->graph->devices, fn($d): bool => $d->job === 'run');
+    expect($state->title)
+        ->toBe('Set starts by itself')
+        ->and($state->setting->controls[(string) array_key_first($running)])
+        ->toBe('running')
+        ->and($state->charge)
+        ->toBe('low')
+        ->and(array_diff_assoc($state->setting->controls, $rig->named['inverting']->setting->controls))
+        ->toHaveCount(1)
+        ->and(array_keys(Rigs::planned(Rigs::job($set(false), Sample::choose('in_line')))->named))
+        ->not->toContain('auto_start');
+});

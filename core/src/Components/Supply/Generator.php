@@ -215,6 +215,20 @@ final class Generator extends Component
                 once: true,
             ),
         );
+        if ($this->values->flag('autoStart')) {
+            // Nobody is there: cord and switches are as they were off grid.
+            $graph->occasions[] = new Occasion(
+                $this->id,
+                'auto_start',
+                "{$this->label()} starts by itself",
+                $this->label(),
+                About::Generator,
+                'N',
+                inverting: true,
+                also: [$this->run() => 'running'],
+                charge: 'low',
+            );
+        }
     }
 
     public function limits(): array
