@@ -3,7 +3,7 @@
 declare(strict_types=1);
 
 /*
- * What the figures promise, measured: php tools/bench.php core|scale|flow, or load URL [SECONDS] against a running
+ * What the figures promise, measured: php tools/bench.php core|scale|flow, or load URL [SECONDS [tideline|bellows]] against a running
  * application. bin/bench runs them all.
  */
 
@@ -21,7 +21,7 @@ $done = match ($argv[1] ?? '') {
     'core' => (new CoreBench())->run(),
     'scale' => (new ScaleBench())->run(),
     'flow' => (new FlowBench())->run(),
-    'load' => (new LoadBench($argv[2] ?? '', (float) ($argv[3] ?? 40)))->run(),
+    'load' => (new LoadBench($argv[2] ?? '', (float) ($argv[3] ?? 40), $argv[4] ?? 'tideline'))->run(),
     default => fwrite(STDERR, "Say what: core, scale, flow, or load with the address of a running application.\n") ===
         0,
 };

@@ -14,7 +14,18 @@ final class LoadBench
 
     private const EVERY_S = 2.0;
 
-    public function __construct(private readonly string $url, private readonly float $seconds) {}
+    /** Title of the job, plan that is edited, cables whose length and name change. */
+    private const RIGS = [
+        'tideline' => ['Tide-line', 'some', ['ld_bank_fuse', 'ld_fuse_disc', 'ld_disc_bar', 'ld_bar_inv']],
+        'bellows' => ['Bellows', 'road', ['lead_long', 'lead_short', 'lead_bar', 'lead_blower_on']],
+    ];
+
+    /** @param string $rig tideline, the largest, or bellows, the one with four batteries */
+    public function __construct(
+        private readonly string $url,
+        private readonly float $seconds,
+        private readonly string $rig = 'tideline',
+    ) {}
 
     /** @return bool whether every edit was answered */
     public function run(): bool
@@ -27,8 +38,9 @@ final class LoadBench
         }
         // Four share the job of the largest demo rig; each of the others has one of their own, with the same design.
         $jobs = json_decode($this->fetch($people[0], 'GET', "{$url}/api/v1/jobs")['body'])->jobs;
-        $largest = array_values(array_filter($jobs, fn(stdClass $j): bool => str_contains($j->title, 'Tide-line')))[0]
-            ->id;
+        $largest = array_values(
+            array_filter($jobs, fn(stdClass $j): bool => str_contains($j->title, self::RIGS[$this->rig][0])),
+        )[0]->id;
         $file = $this->fetch($people[0], 'GET', "{$url}/api/v1/jobs/{$largest}/file")['body'];
         foreach ($people as $i => &$person) {
             $person['job'] = $largest;
@@ -49,7 +61,9 @@ final class LoadBench
                 );
             }
             $design = json_decode(
-                $this->fetch($person, 'GET', "{$url}/api/v1/jobs/{$person['job']}?want=some/whole,as_found")['body'],
+                $this->fetch($person, 'GET', "{$url}/api/v1/jobs/{$person['job']}?want={$this->plan()}/whole,as_found")[
+                    'body'
+                ],
             );
             $person['base'] = $design->revision;
             $person['have'] = array_keys(get_object_vars($design->answers));
@@ -104,6 +118,11 @@ final class LoadBench
         return $failures === 0;
     }
 
+    private function plan(): string
+    {
+        return self::RIGS[$this->rig][1];
+    }
+
     /**
      * @return list<int> ticks of all processors since the machine started: user, nice, system, idle, waiting,
      *      interrupts (two kinds), stolen
@@ -134,40 +153,55 @@ final class LoadBench
                     // name and no length is one that was.
                     $turn = $person['turn']++;
                     $there = $turn % 16 === 0;
-                    $lead = ['ld_bank_fuse', 'ld_fuse_disc', 'ld_disc_bar', 'ld_bar_inv'][$i % 4];
+                    $lead = self::RIGS[$this->rig][2][$i % 4];
                     $intent = match (true) {
+                        // A switch that usually stands otherwise, or a draw that nobody had: searched anew.
+                        $this->rig === 'bellows' && $turn % 8 === 0 => [
+                            'kind' => 'plan_set',
+                            'plan' => $this->plan(),
+                            'component' => 'lith_switch',
+                            'path' => '/usual',
+                            'value' => $there ? 'off' : 'on',
+                        ],
+                        $this->rig === 'bellows' && $turn % 4 === 0 => [
+                            'kind' => 'plan_set',
+                            'plan' => $this->plan(),
+                            'component' => 'blower',
+                            'path' => '/amps',
+                            'value' => ['value' => mt_rand(1_000, 50_000) / 1e3, 'basis' => 'measured'],
+                        ],
                         // The inverter panel has two places left: the others change the breaker.
                         $turn % 8 === 0 && $i % 4 > 1 => [
                             'kind' => 'plan_set',
-                            'plan' => 'some',
+                            'plan' => $this->plan(),
                             'component' => $person['circuit'],
                             'path' => '/breakerA',
                             'value' => ['value' => $there ? 20 : 15, 'basis' => 'measured'],
                         ],
                         $turn % 8 === 0 => [
                             'kind' => 'move_circuit',
-                            'plan' => 'some',
+                            'plan' => $this->plan(),
                             'circuit' => $person['circuit'],
                             'panel' => $there ? 'inverter_panel' : 'main_panel',
                             'wires' => 'both',
                         ],
                         $turn % 4 === 0 => [
                             'kind' => 'plan_set',
-                            'plan' => 'some',
+                            'plan' => $this->plan(),
                             'component' => $person['load'][0],
                             'path' => "/loads/{$person['load'][1]}/watts",
                             'value' => ['value' => mt_rand(50_000, 500_000) / 1e3, 'basis' => 'measured'],
                         ],
                         $turn % 2 === 0 => [
                             'kind' => 'plan_set',
-                            'plan' => 'some',
+                            'plan' => $this->plan(),
                             'component' => $lead,
                             'path' => '/label',
                             'value' => 'Lead ' . \Illuminate\Support\Str::random(6),
                         ],
                         default => [
                             'kind' => 'plan_set',
-                            'plan' => 'some',
+                            'plan' => $this->plan(),
                             'component' => $lead,
                             'path' => '/cable/lengthM',
                             'value' => ['value' => 0.1 + mt_rand(1, 999_999) / 1e6, 'basis' => 'measured'],
@@ -176,7 +210,7 @@ final class LoadBench
                     $body = [
                         'uuid' => (string) \Illuminate\Support\Str::uuid(),
                         'base' => $person['base'],
-                        'want' => ['some/whole', 'as_found'],
+                        'want' => ["{$this->plan()}/whole", 'as_found'],
                         'have' => $person['have'],
                         'intent' => $intent,
                     ];
