@@ -38,7 +38,12 @@ final class DirectLoading
             if (!Walk::direct($element)) {
                 continue;
             }
-            $ampacity = $element->cable === null ? $element->ratingA() : $rig->needs->school->ofCable($element->cable);
+            // The least of what the wire, and what is on it, may carry.
+            $limits = array_filter(
+                [$element->ratingA(), $element->cable === null ? null : $rig->needs->school->ofCable($element->cable)],
+                is_float(...),
+            );
+            $ampacity = $limits === [] ? null : min($limits);
             if ($ampacity !== null) {
                 $part = $graph->partAt($element->component);
                 $assumed =

@@ -157,3 +157,35 @@ it('says whether the limit was read or assumed', function (string $basis): void 
         ->and($assumed['ld_bank_fuse'])
         ->toBe($basis === 'assumed');
 })->with(['read_off', 'assumed']);
+
+it('judges a socket by its own rating, not only by its wire', function (): void {
+    $socket = fn(float $amps): array => Rigs::findings(
+        Rigs::planned(
+            Rigs::job(
+                Sample::add('sock', [
+                    'type' => 'dc_circuit',
+                    'label' => 'Socket',
+                    'panel' => 'dc_panel',
+                    'fuseA' => 20,
+                    'amps' => $amps,
+                    'use' => 'socket',
+                    'socketA' => 10,
+                    'cable' => ['size' => 'awg:12', 'lengthM' => 2],
+                ]),
+                [
+                    'kind' => 'set_need',
+                    'path' => '/scenarios',
+                    'value' => Rigs::object([
+                        'tea' => ['title' => 'Tea', 'order' => 1, 'running' => ['c_water.element' => true]],
+                    ]),
+                ],
+            ),
+        ),
+        'overload',
+    );
+    [$finding] = array_values(array_filter($socket(14), fn($f): bool => $f->hit->components[0] === 'sock'));
+    expect($finding->hit->text)
+        ->toContain('made for 10 A')
+        ->and(array_filter($socket(8), fn($f): bool => $f->hit->components[0] === 'sock'))
+        ->toBe([]);
+});

@@ -7,7 +7,9 @@ use Hollin\Core\Network\Load;
 use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Network\Role;
 use Hollin\Core\Network\Source;
+use Hollin\Core\Reference\Chemistry;
 use Hollin\Core\Solve\ChargerStage;
+use Hollin\Core\Solve\FirstCurrent;
 use Hollin\Core\Solve\LoadFlow;
 use Hollin\Core\Solve\LoadFlowResult;
 use Hollin\Core\Solve\Spice;
@@ -188,3 +190,23 @@ describe('sun and shaft', function (): void {
         }
     })->with(range(1, 60));
 });
+
+it(
+    'lets flow between two batteries at first what their volts drive through all there is between them',
+    function (): void {
+        // Worked example: 5 mΩ and 10 mΩ meet through 4 mΩ of leads: volts between them ÷ 19 mΩ. Whatever else runs.
+        $graph = new Graph();
+        Small::battery($graph, 'lithium', 0.005);
+        Small::battery($graph, 'lead', 0.01, Chemistry::Flooded, 12);
+        Small::ohms($graph, 'out', 'lithium.pos', 'lead.pos', 0.003);
+        Small::ohms($graph, 'back', 'lead.neg', 'lithium.neg', 0.001, Role::DcNegative);
+        Small::draw($graph, 'lead.pos', 'lead.neg', 60);
+        $situation = (new Engine(new Contraction($graph)))->settle(new Setting([], []))->situation;
+        [$lithium, $lead] = array_values($graph->batteries);
+        $volts = $lithium->restV('half') - $lead->restV('half');
+        expect(FirstCurrent::between($situation, $lithium, $lead))
+            ->toEqualWithDelta($volts / 0.019, 0.05)
+            ->and(FirstCurrent::between($situation, $lead, $lithium))
+            ->toEqualWithDelta(-$volts / 0.019, 0.05);
+    },
+);
