@@ -139,8 +139,9 @@ final class Spice
                 );
             }
         }
-        // Where its search begins, for what lets current through one way only; what it ends at is its own.
-        foreach ($network->oneWays === [] ? [] : $network->names as $n => $name) {
+        // A current into what one-way elements lead away needs a place to begin at; where it ends is its own.
+        $pushed = array_filter($flow->chargers, fn(array $c): bool => in_array($c[2], ['limit', 'power'], true));
+        foreach ($network->oneWays === [] || $pushed === [] ? [] : $network->names as $n => $name) {
             $deck->line(sprintf('.nodeset v(%s)=%s', $deck->at($n), self::number($flow->dcV[$name] ?? 0.0)));
         }
         $deck->control('op', $alter);
@@ -322,7 +323,7 @@ final class Spice
             // At the corner of a one-way law the finest tolerances are never met.
             ($this->network->oneWays === []
                 ? '.options reltol=1e-9 abstol=1e-12 vntol=1e-9 gmin=1e-15 rshunt=1e15'
-                : '.options reltol=1e-6 abstol=1e-9 vntol=1e-6 gmin=1e-12 rshunt=1e15') .
+                : '.options reltol=1e-6 abstol=1e-9 vntol=1e-6 gmin=1e-15 rshunt=1e15') .
             ($analysis === 'op' ? '' : ' noopac');
         array_push($this->lines, $options, '.control', 'set numdgt=15', 'set noaskquit');
         if ($alter !== []) {
