@@ -12,9 +12,11 @@ use Hollin\Core\Network\Role;
 use Hollin\Core\Reference\Chemistry;
 use Hollin\Core\Solve\LoadFlow;
 use Hollin\Core\Solve\LoadFlowResult;
+use Hollin\Core\Solve\Spice;
 use Hollin\Core\States\Contraction;
 use Hollin\Core\States\Engine;
 use Hollin\Core\States\Setting;
+use Symfony\Component\Process\Process;
 
 /** Small networks put together from the elements that components use: nothing of a component is in them. */
 final class Small
@@ -158,5 +160,32 @@ final class Small
     public static function solved(Graph $graph): LoadFlowResult
     {
         return LoadFlow::of((new Engine(new Contraction($graph)))->settle(new Setting([], [])), []);
+    }
+
+    /** ngspice (Debian) on a deck, run to its end. */
+    public static function ngspice(string $deck): Process
+    {
+        $process = new Process(
+            ['ngspice', '-b', '-n', '/dev/stdin'],
+            sys_get_temp_dir(),
+            ['LC_ALL' => 'C', 'HOME' => sys_get_temp_dir()],
+            $deck,
+            60,
+        );
+        $process->run();
+
+        return $process;
+    }
+
+    /** @return array<string, float> terminal => V of the direct-current side, as ngspice has it */
+    public static function directByNgspice(LoadFlowResult $flow): array
+    {
+        preg_match_all('/^n(\d+) = (\S+)/m', self::ngspice(Spice::dc($flow, 'x'))->getOutput(), $found, PREG_SET_ORDER);
+        $volts = [];
+        foreach ($found as [, $n, $v]) {
+            $volts[$flow->dc?->names[(int) $n] ?? ''] = (float) $v;
+        }
+
+        return $volts;
     }
 }

@@ -7,12 +7,9 @@ use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Network\Role;
 use Hollin\Core\Reference\Chemistry;
 use Hollin\Core\Solve\LoadFlow;
-use Hollin\Core\Solve\LoadFlowResult;
-use Hollin\Core\Solve\Spice;
 use Hollin\Core\States\Contraction;
 use Hollin\Core\States\Engine;
 use Hollin\Core\States\Setting;
-use Symfony\Component\Process\Process;
 use Tests\Small;
 
 /*
@@ -96,26 +93,6 @@ function converter(Graph $graph, int $from, int $to, float $amps): void
     );
 }
 
-/** @return array<string, float> node => V, as ngspice has it */
-function byNgspice(LoadFlowResult $flow): array
-{
-    $run = new Process(
-        ['ngspice', '-b', '-n', '/dev/stdin'],
-        sys_get_temp_dir(),
-        ['LC_ALL' => 'C'],
-        Spice::dc($flow, 'x'),
-        60,
-    );
-    $run->run();
-    preg_match_all('/^n(\d+) = (\S+)/m', $run->getOutput(), $found, PREG_SET_ORDER);
-    $volts = [];
-    foreach ($found as [, $n, $v]) {
-        $volts[$flow->dc?->names[(int) $n] ?? ''] = (float) $v;
-    }
-
-    return $volts;
-}
-
 it('agree with ngspice within a thousandth', function (int $first): void {
     $solved = 0;
     foreach (range($first, $first + 30) as $seed) {
@@ -127,7 +104,7 @@ it('agree with ngspice within a thousandth', function (int $first): void {
         }
         $solved++;
         expect($flow->residual)->toBeLessThan(1e-6, "seed {$seed}");
-        $found = byNgspice($flow);
+        $found = Small::directByNgspice($flow);
         expect(count($found))->toBe(count($flow->dc->names), "seed {$seed}");
         // Nothing but leakage ties these rigs to earth: what counts is volts between their own wires.
         foreach (array_diff_key($found, ['frame' => 0.0]) as $node => $volts) {

@@ -8,7 +8,6 @@ use Hollin\Core\Rules\Examination;
 use Hollin\Core\Solve\LoadFlow;
 use Hollin\Core\Solve\LoadFlowResult;
 use Hollin\Core\Solve\Spice;
-use Symfony\Component\Process\Process;
 use Tests\Drawn;
 use Tests\Rigs;
 use Tests\Small;
@@ -22,14 +21,7 @@ use Tests\Small;
 /** @return array<int, array{float, float}> node => V as the simulator has it */
 function simulated(string $deck): array
 {
-    $process = new Process(
-        ['ngspice', '-b', '-n', '/dev/stdin'],
-        sys_get_temp_dir(),
-        ['LC_ALL' => 'C', 'HOME' => sys_get_temp_dir()],
-        $deck,
-        60,
-    );
-    $process->run();
+    $process = Small::ngspice($deck);
     $said = $process->getOutput();
     $complained = $process->getErrorOutput();
     // It ends well even when it found nothing.

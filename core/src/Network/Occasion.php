@@ -50,6 +50,27 @@ final readonly class Occasion
     ) {}
 
     /**
+     * Batteries so empty that something has opened.
+     *
+     * @param array<string, string> $also what has
+     */
+    public static function empty(string $component, string $label, array $also): self
+    {
+        return new self(
+            $component,
+            'empty',
+            'batteries empty',
+            $label,
+            About::Battery,
+            'L',
+            mode: 'off',
+            once: true,
+            also: $also,
+            charge: 'low',
+        );
+    }
+
+    /**
      * The same, come about in a rig that is fed as another state says, with more things set.
      *
      * @param array<string, string> $also

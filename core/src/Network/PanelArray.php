@@ -4,9 +4,14 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Network;
 
+use Hollin\Core\Reference\ColdVolts;
+
 /** Solar panels on the input of a controller: what the parts' own sheets say of them. */
 final readonly class PanelArray
 {
+    /** Of the short-circuit amps: full sun at its strongest, and for hours (NFPA 70 690.8, from memory). */
+    public const FOR_HOURS = 1.25 * 1.25;
+
     /**
      * @param float $openV of a string, open circuit, at 25 °C
      * @param ?float $coldByMakerV of a string on the coldest morning by the maker's coefficient; null when not known
@@ -32,4 +37,16 @@ final readonly class PanelArray
         public ?float $breakerA = null,
         public ?float $breakerV = null,
     ) {}
+
+    /** V of a string on the coldest morning by the table of the electrical code. */
+    public function coldByTableV(): float
+    {
+        return $this->openV * ColdVolts::factor($this->coldestC);
+    }
+
+    /** The same by the maker's coefficient, which governs where it is known. */
+    public function coldV(): float
+    {
+        return $this->coldByMakerV ?? $this->coldByTableV();
+    }
 }

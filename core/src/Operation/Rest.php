@@ -44,6 +44,7 @@ final readonly class Rest
     ): self {
         $flows ??= new Flows();
         $contacts = $engine->network->graph->voltContacts;
+        $devices = array_column($contacts, null, 'device');
         $steps = $seen = $timers = [];
         $clock = 0.0;
         $from = [];
@@ -65,7 +66,7 @@ final readonly class Rest
                 }
                 $wait = min($wait ?? INF, $timers[$contact->device][1]);
             }
-            $key = json_encode([array_intersect_key($settled->positions, $near + self::devices($contacts)), $timers]);
+            $key = json_encode([array_intersect_key($settled->positions, $devices), $timers]);
             $since = $seen[$key] ?? null;
             $moves = [];
             foreach ($timers as $device => [$to, $left]) {
@@ -189,14 +190,5 @@ final readonly class Rest
         }
 
         return [$volts, $wants, $near];
-    }
-
-    /**
-     * @param list<VoltContact> $contacts
-     * @return array<string, string>
-     */
-    private static function devices(array $contacts): array
-    {
-        return array_fill_keys(array_map(fn(VoltContact $c): string => $c->device, $contacts), '');
     }
 }

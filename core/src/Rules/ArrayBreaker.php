@@ -5,16 +5,12 @@ declare(strict_types=1);
 namespace Hollin\Core\Rules;
 
 use Hollin\Core\Network\PanelArray;
-use Hollin\Core\Reference\ColdVolts;
 use Hollin\Core\Reference\Figure;
 use Hollin\Core\Reference\Source;
 
 /** A breaker on panels that is not made for their direct volts, or trips in full sun. */
 final class ArrayBreaker implements RigRule
 {
-    /** Of the short-circuit amps: full sun at its strongest, and for hours (NFPA 70 690.8, from memory). */
-    private const SHARE = 1.25 * 1.25;
-
     public static function definition(): Definition
     {
         $panels = fn(array $more): array => [...ChargingSamples::house(), ...ChargingSamples::panels($more)];
@@ -41,7 +37,7 @@ final class ArrayBreaker implements RigRule
             if ($array->breakerA === null) {
                 continue;
             }
-            $cold = self::coldV($array);
+            $cold = $array->coldV();
             $label = $rig->graph->label($array->component);
             if ($array->breakerV !== null && $cold > $array->breakerV) {
                 $hits[] = new Hit(
@@ -65,7 +61,7 @@ final class ArrayBreaker implements RigRule
                     severity: Severity::Advice,
                 );
             }
-            $wants = $array->isc * self::SHARE;
+            $wants = $array->isc * PanelArray::FOR_HOURS;
             if ($array->breakerA < $wants * 0.999) {
                 $hits[] = new Hit(
                     "{$array->component}|amps",
@@ -84,12 +80,6 @@ final class ArrayBreaker implements RigRule
         }
 
         return $hits;
-    }
-
-    /** V of a string on the coldest morning: by the maker's coefficient, else by the table. */
-    private static function coldV(PanelArray $array): float
-    {
-        return $array->coldByMakerV ?? $array->openV * ColdVolts::factor($array->coldestC);
     }
 
     private static function figure(string $label, float $value, string $unit, float $limit, PanelArray $array): Figure

@@ -35,8 +35,8 @@ final class ColdOpenVolts implements RigRule
         $hits = [];
         foreach ($rig->graph->arrays as $array) {
             $factor = ColdVolts::factor($array->coldestC);
-            $byTable = $array->openV * $factor;
-            $volts = $array->coldByMakerV ?? $byTable;
+            $byTable = $array->coldByTableV();
+            $volts = $array->coldV();
             if ($volts <= $array->limitV && $byTable <= $array->limitV) {
                 continue;
             }

@@ -9,9 +9,9 @@ use Hollin\Core\Network\Element;
 use Hollin\Core\Network\Fault;
 use Hollin\Core\Network\Purpose;
 use Hollin\Core\Network\Role;
-use Hollin\Core\Operation\Flows;
 use Hollin\Core\Reference\Figure;
 use Hollin\Core\Reference\Source;
+use Hollin\Core\Solve\LoadFlow;
 use Hollin\Core\Solve\LoadFlowResult;
 use Hollin\Core\States\Contraction;
 use Hollin\Core\States\Engine;
@@ -76,7 +76,7 @@ final class WrongReturn implements RigRule
             $graph = $rig->graph->with(Fault::open($mains[0]->id));
             $engine = new Engine(new Contraction($graph));
             $setting = $rig->named[$state]->setting;
-            $flow = (new Flows())->of($engine->settle($setting), $running);
+            $flow = LoadFlow::of($engine->settle($setting), $running);
             $ways = $flow->isSolved()
                 ? self::astray($rig, $flow, $rig->flows()->of($rig->settled[$state], $running))
                 : [];

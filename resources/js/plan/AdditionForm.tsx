@@ -4,7 +4,7 @@ import type { Component, Field, Reference } from '../api/client';
 import { named, writtenTo, type Options } from './arrangement';
 import type { Props } from './ArrangementDialog';
 import { ArrangeFoot } from './ArrangeFoot';
-import { Asked, Length, Usual, within } from './Asked';
+import { OptionItem } from './Asked';
 import { t } from '../words/t';
 
 /** Choices that are schools of the trade: each said with what speaks for it. */
@@ -67,24 +67,15 @@ export function AdditionForm({
         <div className="option-grid">
           {fields
             .filter(([name]) => !SCHOOLS.includes(name))
-            .map(([name, field]) => (
-              <Form.Item
-                key={name}
-                name={name}
-                label={field.unit && field.unit !== 'm' ? `${field.label}, ${field.unit}` : field.label}
-                valuePropName={field.kind === 'flag' ? 'checked' : 'value'}
-                rules={[...within(field), ...(name === 'circuit' ? required(field) : [])]}
-                extra={field.unit === 'm' ? null : <Usual field={field} />}
-              >
-                {name === 'circuit' ? (
+            .map(([name, field]) =>
+              name === 'circuit' ? (
+                <Form.Item key={name} name={name} label={field.label} rules={required(field)}>
                   <Select options={circuitsOf(components)} aria-label={field.label} />
-                ) : field.unit === 'm' ? (
-                  <Length field={field} />
-                ) : (
-                  <Asked field={field} components={components} reference={reference} />
-                )}
-              </Form.Item>
-            ))}
+                </Form.Item>
+              ) : (
+                <OptionItem key={name} name={name} field={field} components={components} reference={reference} />
+              ),
+            )}
         </div>
         {trouble.length > 0 && (
           <p className="wrong" role="alert">

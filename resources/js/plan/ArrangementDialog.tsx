@@ -7,7 +7,7 @@ import { Waiting } from '../ui/Waiting';
 import { AdditionForm } from './AdditionForm';
 import { filledWords, kindsWith, named, neededOffGrid, wrongCharger, writtenTo, type Options } from './arrangement';
 import { ArrangeFoot } from './ArrangeFoot';
-import { Asked, Length, Usual, within } from './Asked';
+import { OptionItem } from './Asked';
 import { t } from '../words/t';
 import './plan.css';
 import './ArrangementDialog.css';
@@ -232,14 +232,13 @@ function Choosing({ hold, plan, close, open, reference, recipe }: Props & { refe
             <InputNumber min={1} max={6} />
           </Form.Item>
           {['dcRunM', 'fuseRunM'].map((name) => (
-            <Form.Item
+            <OptionItem
               key={name}
               name={name}
-              label={arrangement.options[name]!.label}
-              rules={within(arrangement.options[name]!)}
-            >
-              <Length field={arrangement.options[name]!} />
-            </Form.Item>
+              field={arrangement.options[name]!}
+              components={components}
+              reference={reference}
+            />
           ))}
         </div>
         <details className="folded">
@@ -247,16 +246,7 @@ function Choosing({ hold, plan, close, open, reference, recipe }: Props & { refe
           <p className="quiet">{t('plan.fromTheUnitAndThe', { filled: filledWords(filled, arrangement.options) })}</p>
           <div className="option-grid">
             {folded.map(([name, field]) => (
-              <Form.Item
-                key={name}
-                name={name}
-                label={field.unit ? `${field.label}, ${field.unit}` : field.label}
-                valuePropName={field.kind === 'flag' ? 'checked' : 'value'}
-                rules={within(field)}
-                extra={<Usual field={field} />}
-              >
-                <Asked field={field} components={components} reference={reference} />
-              </Form.Item>
+              <OptionItem key={name} name={name} field={field} components={components} reference={reference} />
             ))}
           </div>
         </details>

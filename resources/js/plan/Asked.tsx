@@ -1,4 +1,4 @@
-import { InputNumber, Select, Switch } from 'antd';
+import { Form, InputNumber, Select, Switch } from 'antd';
 import type { Component, Field, Reference } from '../api/client';
 import { fitting } from '../parts/context';
 import { LengthInput } from '../parts/inputs';
@@ -87,4 +87,30 @@ export function Asked({
       />
     );
   return <InputNumber {...(bound as object)} style={{ width: '100%' }} />;
+}
+
+/** One option of an arrangement: its name with the unit, a control, and what is taken when it is left empty. */
+export function OptionItem({
+  name,
+  field,
+  components,
+  reference,
+}: {
+  name: string;
+  field: Field;
+  components: Record<string, Component>;
+  reference: Reference;
+}) {
+  const length = field.unit === 'm';
+  return (
+    <Form.Item
+      name={name}
+      label={field.unit && !length ? `${field.label}, ${field.unit}` : field.label}
+      valuePropName={field.kind === 'flag' ? 'checked' : 'value'}
+      rules={within(field)}
+      extra={length ? null : <Usual field={field} />}
+    >
+      {length ? <Length field={field} /> : <Asked field={field} components={components} reference={reference} />}
+    </Form.Item>
+  );
 }

@@ -12,11 +12,9 @@ use Hollin\Core\Solve\ChargerStage;
 use Hollin\Core\Solve\FirstCurrent;
 use Hollin\Core\Solve\LoadFlow;
 use Hollin\Core\Solve\LoadFlowResult;
-use Hollin\Core\Solve\Spice;
 use Hollin\Core\States\Contraction;
 use Hollin\Core\States\Engine;
 use Hollin\Core\States\Setting;
-use Symfony\Component\Process\Process;
 use Tests\Small;
 
 /** What gives direct current from a shaft, as a component of its own would compile to it. */
@@ -173,20 +171,11 @@ describe('sun and shaft', function (): void {
         }
         $flow = atRest($graph, ['full', 'half', 'low'][$seed % 3]);
         expect($flow->isSolved())->toBeTrue()->and($flow->residual)->toBeLessThan(1e-6);
-        $run = new Process(
-            ['ngspice', '-b', '-n', '/dev/stdin'],
-            sys_get_temp_dir(),
-            ['LC_ALL' => 'C'],
-            Spice::dc($flow, 'x'),
-            60,
-        );
-        $run->run();
-        preg_match_all('/^n(\d+) = (\S+)/m', $run->getOutput(), $found, PREG_SET_ORDER);
-        $names = $flow->dc->names;
-        expect(count($found))->toBe(count($names));
-        foreach ($found as [, $n, $volts]) {
-            $ours = $flow->dcV[$names[(int) $n]];
-            expect(abs($ours - (float) $volts))->toBeLessThan(max(1e-3, 1e-3 * abs($ours)), $names[(int) $n]);
+        $found = Small::directByNgspice($flow);
+        expect(count($found))->toBe(count($flow->dc->names));
+        foreach ($found as $node => $volts) {
+            $ours = $flow->dcV[$node];
+            expect(abs($ours - $volts))->toBeLessThan(max(1e-3, 1e-3 * abs($ours)), $node);
         }
     })->with(range(1, 60));
 });

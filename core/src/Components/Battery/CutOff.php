@@ -9,7 +9,6 @@ use Hollin\Core\Components\Plate;
 use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Field;
 use Hollin\Core\Job\Plausible;
-use Hollin\Core\Network\About;
 use Hollin\Core\Network\Device;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Occasion;
@@ -108,18 +107,7 @@ final class CutOff extends Component
             ['closed'],
             new Rating($this->values->number('ratingA'), 'relay'),
         );
-        $graph->occasions[] = new Occasion(
-            $this->id,
-            'empty',
-            'batteries empty',
-            $this->label(),
-            About::Battery,
-            'L',
-            mode: 'off',
-            once: true,
-            also: [$relay => 'open'],
-            charge: 'low',
-        );
+        $graph->occasions[] = Occasion::empty($this->id, $this->label(), [$relay => 'open']);
     }
 
     public function plate(): Plate

@@ -9,12 +9,9 @@ use Hollin\Core\Components\Plate;
 use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Field;
 use Hollin\Core\Job\Plausible;
-use Hollin\Core\Network\About;
 use Hollin\Core\Network\Device;
 use Hollin\Core\Network\Graph;
-use Hollin\Core\Network\Occasion;
 use Hollin\Core\Network\PowerConverter;
-use Hollin\Core\Network\Surrounding;
 use Hollin\Core\Network\TowPins;
 
 /** A socket in the side wall for a portable panel: whatever its cover says, a line to the battery. */
@@ -61,13 +58,7 @@ final class SideInlet extends Component
         $graph->device(
             new Device($plug, $this->id, $this->label(), 'plug', ['out' => 'nothing in it', 'in' => 'panel'], 'out'),
         );
-        $graph->surroundings[SolarCharger::SUN] ??= new Surrounding(
-            SolarCharger::SUN,
-            'Sun',
-            ['good' => 'full sun', 'dead' => 'night'],
-            sound: ['good', 'dead'],
-            usual: 'dead',
-        );
+        SolarCharger::sun($graph, $this->id, $this->label(), [$plug => 'in']);
         $open = $this->values->number('panelVoc');
         $holds = $this->values->text('controller') === 'panel' ? 14.4 : $open;
         $watts = $this->values->number('panelW');
@@ -102,17 +93,6 @@ final class SideInlet extends Component
         if ($this->values->text('controller') === 'none') {
             $graph->unregulated[$this->id] = $open;
         }
-        $graph->occasions[] = new Occasion(
-            $this->id,
-            'sun',
-            'off grid in the sun',
-            $this->label(),
-            About::Sun,
-            'U',
-            inverting: true,
-            once: true,
-            also: [SolarCharger::SUN => 'good', $plug => 'in'],
-        );
     }
 
     public function plate(): Plate

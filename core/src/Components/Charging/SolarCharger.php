@@ -179,15 +179,36 @@ final class SolarCharger extends Component
             : ($this->arrayW() / $vmp) * min($vmp, $this->outputV());
     }
 
-    public function compile(Graph $graph, Rig $rig): void
+    /**
+     * The sun over a rig, and the state in which it shines on what a component has there.
+     *
+     * @param array<string, string> $also further controls as they are then
+     */
+    public static function sun(Graph $graph, string $component, string $label, array $also = []): void
     {
-        $graph->surroundings[self::SUN] = new Surrounding(
+        $graph->surroundings[self::SUN] ??= new Surrounding(
             self::SUN,
             'Sun',
             ['good' => 'full sun', 'dead' => 'night'],
             sound: ['good', 'dead'],
             usual: 'dead',
         );
+        $graph->occasions[] = new Occasion(
+            $component,
+            'sun',
+            'off grid in the sun',
+            $label,
+            About::Sun,
+            'U',
+            inverting: true,
+            once: true,
+            also: [self::SUN => 'good'] + $also,
+        );
+    }
+
+    public function compile(Graph $graph, Rig $rig): void
+    {
+        self::sun($graph, $this->id, $this->label());
         $graph->arrays[] = new PanelArray(
             $this->id,
             $this->openV(),
@@ -220,17 +241,6 @@ final class SolarCharger extends Component
             ),
             $this->label(),
             self::SUN,
-        );
-        $graph->occasions[] = new Occasion(
-            $this->id,
-            'sun',
-            'off grid in the sun',
-            $this->label(),
-            About::Sun,
-            'U',
-            inverting: true,
-            once: true,
-            also: [self::SUN => 'good'],
         );
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Plan\Arrangements;
 
+use Hollin\Core\Components\Battery\Bank;
 use Hollin\Core\Job\Field;
 use stdClass;
 
@@ -51,5 +52,52 @@ final class ChargingOptions
     public static function nearM(Options $o): float
     {
         return min(0.15, 0.1 * (float) $o->surveyed('runM')->value);
+    }
+
+    /**
+     * A charger's way to the house battery: a fuse at the battery, the positive in two pieces, the negative.
+     *
+     * @param string $unit id of the charger
+     * @param string $name of the ids, before the tail
+     * @param string $called the charger, in the names of its cables, before its number
+     * @param ?string $fused the same in the name of its fuse; the same word where left out
+     * @return list<stdClass>
+     */
+    public static function toHouse(
+        Options $o,
+        HouseSide $side,
+        Bank $house,
+        string $unit,
+        string $name,
+        string $tail,
+        string $called,
+        string $number = '',
+        ?string $fused = null,
+    ): array {
+        $run = (float) $o->surveyed('runM')->value;
+        $near = self::nearM($o);
+        $fuse = "{$name}_fuse{$tail}";
+        $lead = fn(
+            string $which,
+            string $label,
+            string $from,
+            string $to,
+            string $pole,
+            float $m,
+        ): stdClass => Changes::lead("ld_{$name}_{$which}{$tail}", $label, $from, $to, $pole, self::cable($o, $m));
+
+        return [
+            self::protection($fuse, ($fused ?? $called) . $number, $o),
+            $lead('out', "{$called}{$number} to its fuse", "{$unit}.pos", "{$fuse}.out", 'positive', $run - $near),
+            $lead(
+                'in',
+                "Its fuse{$number} to the house battery",
+                "{$fuse}.in",
+                $side->positive($house),
+                'positive',
+                $near,
+            ),
+            $lead('neg', "{$called}{$number}, negative", "{$unit}.neg", $side->negative($house), 'negative', $run),
+        ];
     }
 }

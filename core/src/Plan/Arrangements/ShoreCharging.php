@@ -55,8 +55,6 @@ final class ShoreCharging implements Addition
         $side = new HouseSide($rig);
         $house = $side->bank();
         $circuit = FoundParts::branch($rig, $options);
-        $near = ChargingOptions::nearM($options);
-        $run = (float) $options->surveyed('runM')->value;
 
         return [
             Changes::fit('shore_charger', [
@@ -69,31 +67,7 @@ final class ShoreCharging implements Addition
                 'profile' => $options->text('profile'),
                 'plug' => $circuit->id,
             ]),
-            ChargingOptions::protection('charger_fuse', 'Charger', $options),
-            Changes::lead(
-                'ld_charger_out',
-                'Charger to its fuse',
-                'shore_charger.pos',
-                'charger_fuse.out',
-                'positive',
-                ChargingOptions::cable($options, $run - $near),
-            ),
-            Changes::lead(
-                'ld_charger_in',
-                'Its fuse to the house battery',
-                'charger_fuse.in',
-                $side->positive($house),
-                'positive',
-                ChargingOptions::cable($options, $near),
-            ),
-            Changes::lead(
-                'ld_charger_neg',
-                'Charger, negative',
-                'shore_charger.neg',
-                $side->negative($house),
-                'negative',
-                ChargingOptions::cable($options, $run),
-            ),
+            ...ChargingOptions::toHouse($options, $side, $house, 'shore_charger', 'charger', '', 'Charger'),
         ];
     }
 }

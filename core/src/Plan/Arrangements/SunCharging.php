@@ -6,6 +6,7 @@ namespace Hollin\Core\Plan\Arrangements;
 
 use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Field;
+use Hollin\Core\Network\PanelArray;
 use Hollin\Core\Reference\ColdVolts;
 
 /** The house battery charged from panels: on one controller, or on one for each string. */
@@ -65,7 +66,6 @@ final class SunCharging implements Addition
     {
         $side = new HouseSide($rig);
         $house = $side->bank();
-        $near = ChargingOptions::nearM($options);
         $strings = (int) $options->number('strings');
         $each = $options->text('school') === 'each';
         $changes = [];
@@ -78,30 +78,16 @@ final class SunCharging implements Addition
                     "solar{$tail}",
                     $this->controller($options, $each ? 1 : $strings, $name, $house->ratedV()),
                 ),
-                ChargingOptions::protection("solar_fuse{$tail}", "Solar controller{$name}", $options),
-                Changes::lead(
-                    "ld_solar_out{$tail}",
-                    "Controller{$name} to its fuse",
-                    "solar{$tail}.pos",
-                    "solar_fuse{$tail}.out",
-                    'positive',
-                    ChargingOptions::cable($options, (float) $options->surveyed('runM')->value - $near),
-                ),
-                Changes::lead(
-                    "ld_solar_in{$tail}",
-                    "Its fuse{$name} to the house battery",
-                    "solar_fuse{$tail}.in",
-                    $side->positive($house),
-                    'positive',
-                    ChargingOptions::cable($options, $near),
-                ),
-                Changes::lead(
-                    "ld_solar_neg{$tail}",
-                    "Controller{$name}, negative",
-                    "solar{$tail}.neg",
-                    $side->negative($house),
-                    'negative',
-                    ChargingOptions::cable($options, (float) $options->surveyed('runM')->value),
+                ...ChargingOptions::toHouse(
+                    $options,
+                    $side,
+                    $house,
+                    "solar{$tail}",
+                    'solar',
+                    $tail,
+                    'Controller',
+                    $name,
+                    'Solar controller',
                 ),
             );
         }
@@ -120,7 +106,7 @@ final class SunCharging implements Addition
         $sizes = array_filter([10, 15, 20, 30, 40, 50, 60, 70, 85, 100], fn(int $a): bool => $a >= $wants);
         $breaker = array_filter(
             [10, 15, 20, 25, 30, 40, 50, 60, 80, 100, 125, 150, 200],
-            fn(int $a): bool => $a >= 1.5625 * $o->number('panelIsc') * $strings,
+            fn(int $a): bool => $a >= PanelArray::FOR_HOURS * $o->number('panelIsc') * $strings,
         );
 
         return [
