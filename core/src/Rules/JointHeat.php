@@ -19,6 +19,9 @@ final class JointHeat implements RigRule
     /** Above this a clamp that is turned by hand is no joint, A (common practice, no source). */
     private const CLAMP_A = 50.0;
 
+    /** What one outlet may carry for hours on a circuit of 15 A: 80 % of it (NFPA 70 210.23, from memory). */
+    private const OUTLET_A = 12.0;
+
     public static function definition(): Definition
     {
         $fed = fn(array $more): array => [
@@ -47,6 +50,11 @@ final class JointHeat implements RigRule
             Source::commonPractice(),
             [
                 Sample::found('5 mΩ at 60 A', ...$fed(['jointMilliohm' => 5])),
+                Sample::found('300 mΩ in a hot', Sample::survey('c_outlets', '/joints', ['hot' => 300])),
+                Sample::silent(
+                    'a ground that carries nothing',
+                    Sample::survey('c_outlets', '/joints', ['ground' => 300]),
+                ),
                 Sample::found('a clamp turned by hand', ...$fed(['ends' => 'clamp'])),
                 Sample::silent('a sound joint', ...$fed(['jointMilliohm' => 0.2])),
                 Sample::silent('nobody has looked', ...$fed([])),
@@ -89,6 +97,7 @@ final class JointHeat implements RigRule
                     title: 'Plug held by nothing',
                     state: $state,
                 ),
+                $amps < 1.0 => self::outlet($rig, $joint),
                 default => null,
             };
             $hits[] = $hit;
@@ -97,12 +106,46 @@ final class JointHeat implements RigRule
         return array_values(array_filter($hits));
     }
 
+    /** What it would be, where no load is written down that would pass it: anything can be plugged in. */
+    private static function outlet(Examination $rig, Joint $joint): ?Hit
+    {
+        $watts = (self::OUTLET_A ** 2 * (float) $joint->milliohm) / 1000;
+        if ($joint->wire === null || $joint->wire === 'ground' || $watts <= self::WARM_W) {
+            return null;
+        }
+
+        return new Hit(
+            $joint->component,
+            sprintf(
+                'The joints in the %s of %s keep %.0f mV for each ampere: with %.0f A plugged in, %.0f W of heat.',
+                $joint->wire,
+                $rig->graph->label($joint->component),
+                (float) $joint->milliohm,
+                self::OUTLET_A,
+                $watts,
+            ),
+            [$joint->component],
+            [
+                new Figure(
+                    'Heat in the joint',
+                    $watts,
+                    'W',
+                    sprintf('I²R at %.0f A, continuous on 15 A', self::OUTLET_A),
+                    Source::commonPractice(),
+                    self::WARM_W,
+                ),
+            ],
+            severity: $watts > self::HOT_W ? Severity::Warning : Severity::Advice,
+        );
+    }
+
     private static function hot(Examination $rig, Joint $joint, float $amps, float $watts, string $state): Hit
     {
         return new Hit(
             $joint->component,
             sprintf(
-                'The joints of %s keep %.0f mV at %.0f A: %.0f W of heat.',
+                'The joints%s of %s keep %.0f mV at %.0f A: %.0f W of heat.',
+                $joint->wire === null ? '' : " in the {$joint->wire}",
                 $rig->graph->label($joint->component),
                 $amps * (float) $joint->milliohm,
                 $amps,
@@ -122,7 +165,7 @@ final class JointHeat implements RigRule
         foreach ($rig->settled as $state => $settled) {
             foreach ([[], ...array_column($rig->needs->scenarios, 'running')] as $running) {
                 $flow = $rig->flows()->of($settled, $running, $rig->named[$state]->charge);
-                $amps = abs($flow->dcA[$element] ?? 0.0);
+                $amps = $flow->amps($element);
                 $most = $amps > $most[0] ? [$amps, $state] : $most;
             }
         }

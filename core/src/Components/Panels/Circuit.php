@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Hollin\Core\Components\Panels;
 
 use Hollin\Core\Components\Component;
+use Hollin\Core\Components\Joints;
 use Hollin\Core\Components\Link;
 use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Basis;
@@ -141,6 +142,7 @@ final class Circuit extends Component
         $panel = $rig->find((string) $this->hotPanel());
         $neutralPanel = $rig->find((string) $this->neutralPanel());
         $cable = $this->cable();
+        $joints = new Joints($this->id, $this->values);
         $head = "{$this->id}.head";
         if ($panel instanceof Panel) {
             $graph->breaker("{$this->id}.breaker", $this->id, $this->label() . ' breaker');
@@ -159,11 +161,11 @@ final class Circuit extends Component
                     assumed: $this->values->basis('breakerA') === Basis::Assumed,
                 ),
             );
-            $graph->conductor("{$this->id}.hot", $this->id, $head, $end->hot, Role::L1, $cable);
-            $graph->conductor("{$this->id}.ground", $this->id, $panel->groundBar(), $end->ground, Role::PE, $cable);
+            $joints->conductor($graph, 'hot', $head, $end->hot, $cable);
+            $joints->conductor($graph, 'ground', $panel->groundBar(), $end->ground, $cable);
         } elseif ($this->behind() !== null) {
-            $graph->conductor("{$this->id}.hot", $this->id, "{$this->behind()}.l", $end->hot, Role::L1, $cable);
-            $graph->conductor("{$this->id}.ground", $this->id, "{$this->behind()}.g", $end->ground, Role::PE, $cable);
+            $joints->conductor($graph, 'hot', "{$this->behind()}.l", $end->hot, $cable);
+            $joints->conductor($graph, 'ground', "{$this->behind()}.g", $end->ground, $cable);
         } else {
             $port = self::portOf($rig, $this->values->group('hot'));
             if ($port !== null) {
@@ -187,32 +189,18 @@ final class Circuit extends Component
                     );
                     $from = $head;
                 }
-                $graph->conductor("{$this->id}.hot", $this->id, $from, $end->hot, Role::L1, $cable);
-                $graph->conductor("{$this->id}.ground", $this->id, $port->ground, $end->ground, Role::PE, $cable);
+                $joints->conductor($graph, 'hot', $from, $end->hot, $cable);
+                $joints->conductor($graph, 'ground', $port->ground, $end->ground, $cable);
             }
         }
         if ($neutralPanel instanceof Panel) {
-            $graph->conductor(
-                "{$this->id}.neutral",
-                $this->id,
-                $neutralPanel->neutralBar(),
-                $end->neutral,
-                Role::N,
-                $cable,
-            );
+            $joints->conductor($graph, 'neutral', $neutralPanel->neutralBar(), $end->neutral, $cable);
         } elseif ($this->neutralBehind() !== null) {
-            $graph->conductor(
-                "{$this->id}.neutral",
-                $this->id,
-                "{$this->neutralBehind()}.n",
-                $end->neutral,
-                Role::N,
-                $cable,
-            );
+            $joints->conductor($graph, 'neutral', "{$this->neutralBehind()}.n", $end->neutral, $cable);
         } else {
             $port = self::portOf($rig, $this->values->group('neutral'));
             if ($port !== null) {
-                $graph->conductor("{$this->id}.neutral", $this->id, $port->neutral, $end->neutral, Role::N, $cable);
+                $joints->conductor($graph, 'neutral', $port->neutral, $end->neutral, $cable);
             }
         }
         $graph->circuit(

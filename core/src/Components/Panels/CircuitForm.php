@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Components\Panels;
 
+use Hollin\Core\Components\Joints;
 use Hollin\Core\Job\Field;
 use Hollin\Core\Job\Plausible;
 
@@ -54,6 +55,7 @@ final class CircuitForm
             'receptacles' => Field::integer('Receptacles on it', 0, 30)->optional(),
             'loads' => Field::map('Loads', self::load())->optional(),
             'feeds' => Field::group('Equipment it feeds', $takes)->optional(),
+            ...Joints::fields(),
         ];
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Hollin\Core\Components\Panels;
 
 use Hollin\Core\Components\Component;
+use Hollin\Core\Components\Joints;
 use Hollin\Core\Components\Link;
 use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Field;
@@ -31,6 +32,7 @@ final class Feeder extends Component
             'from' => Field::group('From', self::end(self::GIVES)),
             'to' => Field::group('To', self::end(self::TAKES)),
             'cable' => Field::cable('Cable'),
+            ...Joints::fields(),
         ];
     }
 
@@ -60,7 +62,7 @@ final class Feeder extends Component
             $ports[] = $group === null ? null : $rig->find($group->text('at'))?->port($group->text('port'));
         }
         if ($ports[0] !== null && $ports[1] !== null) {
-            $graph->cable($this->id, $ports[0], $ports[1], $this->cable());
+            (new Joints($this->id, $this->values))->cable($graph, $ports[0], $ports[1], $this->cable());
         }
     }
 
