@@ -15,7 +15,9 @@ use Hollin\Core\States\Settled;
  */
 final class DcSide
 {
-    private const MOST_ROUNDS = 80;
+    private const WHOLE_STEPS = 60;
+
+    private const MOST_ROUNDS = 140;
 
     private const TOLERANCE_A = 1e-10;
 
@@ -316,7 +318,8 @@ final class DcSide
                 $matrix[$r][$n] = -$off[$r];
             }
             foreach (Dense::solved($matrix, $n) as $k => $step) {
-                $i[$k] += $step;
+                // Where whole steps go round for ever, half steps do not pass what lies between.
+                $i[$k] += $round < self::WHOLE_STEPS ? $step : $step / 2;
             }
         }
         $this->drawn = $i;

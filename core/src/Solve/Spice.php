@@ -13,7 +13,7 @@ namespace Hollin\Core\Solve;
 final class Spice
 {
     /** How often a deck with constant-power demands is run again; each run gains a digit or two. */
-    private const RUNS = 30;
+    private const RUNS = 100;
 
     /** The AC side of a flow. */
     public static function ac(LoadFlowResult $flow, string $title): string
