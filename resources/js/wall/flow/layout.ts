@@ -25,7 +25,8 @@ import {
   toElk,
   type Strip,
 } from './graph';
-import { COMMON, deckOptions, type Engine } from './order';
+import { measure } from './measure';
+import { COMMON, deckWays, type Engine } from './order';
 import { CLEAR, MARGIN, pointsOf, returnsOf, straightened, toSill } from './routes';
 
 /** Widest that parts of the deck are pulled apart to fill the line, px. */
@@ -49,17 +50,48 @@ export async function layoutWall(walls: Wall[], tall: boolean, engine: Engine): 
     laid.map((graph, i) => ({ graph, shown: parts[i]!.shown })),
     tall ? TALL : WIDE,
   );
-  const options = await deckOptions(deck, sequence, engine);
-  let below = deck.plates.size > 0 ? await engine(toElk(deck, options, sequence)) : null;
-  const layers = new Set(below?.children?.map((n) => Math.round(n.x ?? 0)) ?? []).size;
-  const spare = (above.width ?? 0) - (below?.width ?? 0);
-  if (below && layers > 1 && spare > 60) {
-    const gap = Math.min(WIDEST_GAP, 28 + Math.floor(spare / (layers - 1)));
-    below = await engine(
-      toElk(deck, { ...options, 'elk.layered.spacing.nodeNodeBetweenLayers': String(gap) }, sequence),
-    );
+  if (deck.plates.size === 0) return compose(walls, ac, deck, above, null);
+  let best: { drawing: Geometry; tangle: number } | null = null;
+  for (const way of deckWays(deck)) {
+    const below = await deckOf(deck, way, sequence, above.width ?? 0, engine);
+    const drawing = compose(walls, ac, deck, above, below);
+    const tangle = tangled(walls, drawing);
+    if (!best || tangle < best.tangle) best = { drawing, tangle };
+    if (tangle <= GOOD_ENOUGH) break;
   }
-  return compose(walls, ac, deck, above, below);
+  return best!.drawing;
+}
+
+/** So many crossings can be followed with a finger: no better order is looked for. */
+const GOOD_ENOUGH = 2;
+
+/** A lead under a part is as bad as so many crossings. */
+const UNDER = 50;
+
+/** The most that any of the walls is tangled in a drawing. */
+function tangled(walls: Wall[], drawing: Geometry): number {
+  return Math.max(
+    ...walls.map((wall) => {
+      const m = measure(wall, drawing, { w: drawing.width, h: drawing.height });
+      return m.crossings + UNDER * m.underPlates.length;
+    }),
+  );
+}
+
+/** The battery side, its parts pulled apart to fill the line that the 120 V side takes. */
+async function deckOf(
+  deck: Strip,
+  way: Record<string, string>,
+  sequence: string[],
+  width: number,
+  engine: Engine,
+): Promise<ElkNode> {
+  const below = await engine(toElk(deck, way, sequence));
+  const layers = new Set(below.children?.map((n) => Math.round(n.x ?? 0)) ?? []).size;
+  const spare = width - (below.width ?? 0);
+  if (layers < 2 || spare <= 60) return below;
+  const gap = Math.min(WIDEST_GAP, 28 + Math.floor(spare / (layers - 1)));
+  return engine(toElk(deck, { ...way, 'elk.layered.spacing.nodeNodeBetweenLayers': String(gap) }, sequence));
 }
 
 /** The same for walls that are drawn the same: which parts, how large, joined how; not what is live on them. */

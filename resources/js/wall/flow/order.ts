@@ -1,7 +1,5 @@
-import type { ElkExtendedEdge, ElkNode } from 'elkjs/lib/elk-api';
-import { dropId, toElk, type Strip } from './graph';
-import { crossings } from './measure';
-import { CLEAR, pointsOf } from './routes';
+import type { ElkNode } from 'elkjs/lib/elk-api';
+import type { Strip } from './graph';
 
 /** Lays a graph out in layers by flow; in the browser a worker does it. */
 export type Engine = (graph: ElkNode) => Promise<ElkNode>;
@@ -32,33 +30,16 @@ export const DECK = {
 };
 
 /** Where the search for an order begins: always the same few. */
-const SEEDS = ['1', '2', '3'];
+const SEEDS = ['1', '2', '3', '4', '5', '6', '7', '8'];
 
-/** A lead that would rise under a part is as bad as so many crossings. */
-const UNDER = 50;
-
-/** Leads that come up to the 120 V side under a part that stands above them. */
-function coveredDrops(graph: ElkNode): number {
-  const nodes = graph.children ?? [];
-  return nodes.filter((d) => {
-    const x = (d.x ?? 0) + (d.width ?? 0) / 2;
-    const over = (n: ElkNode) => x > (n.x ?? 0) - CLEAR && x < (n.x ?? 0) + (n.width ?? 0) + CLEAR;
-    return d.id.startsWith(dropId('')) && nodes.some((n) => n !== d && (n.y ?? 0) < (d.y ?? 0) && over(n));
-  }).length;
-}
-
-/** Of several batteries the order in a layer is found, where that crosses fewer leads than the given one. */
-export async function deckOptions(deck: Strip, sequence: string[], engine: Engine): Promise<Record<string, string>> {
+/**
+ * Orders of the deck to be tried, the likeliest first. With one battery the given order is the best there is; with
+ * several the order in a layer is found.
+ */
+export function deckWays(deck: Strip): Record<string, string>[] {
   const banks = [...deck.plates.values()].filter((p) => p.shape === 'bank').length;
-  if (banks < 2) return DECK;
+  if (banks < 2) return [DECK];
   const found = { ...COMMON, 'elk.direction': 'RIGHT', 'elk.spacing.nodeNode': '14', 'elk.layered.thoroughness': '20' };
   const free = { ...found, 'elk.layered.considerModelOrder.strategy': 'NONE' };
-  const ways = [DECK, found, ...SEEDS.map((seed) => ({ ...free, 'elk.randomSeed': seed }))];
-  const laid = await Promise.all(ways.map((o) => engine(toElk(deck, o, sequence))));
-  const crossed = laid.map(
-    (graph) =>
-      crossings(((graph.edges ?? []) as ElkExtendedEdge[]).map((edge) => pointsOf(edge, 0) ?? [])) +
-      UNDER * coveredDrops(graph),
-  );
-  return ways[crossed.indexOf(Math.min(...crossed))]!;
+  return [DECK, found, ...SEEDS.map((seed) => ({ ...free, 'elk.randomSeed': seed }))];
 }
