@@ -46,6 +46,7 @@ final class OpenApiDocument
             'note' => $text,
             'of' => Shape::list($text),
             'usual' => ['type' => ['number', 'string', 'boolean', 'null']],
+            'only' => Shape::map(Shape::list($text)),
             'fields' => Shape::map(Shape::ref('Field')),
         ]);
         $plan = Shape::object(

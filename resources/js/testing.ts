@@ -31,6 +31,7 @@ export const field = (kind: string, label: string, more: Partial<Field> = {}): F
   note: '',
   of: [],
   usual: null,
+  only: {},
   fields: {},
   ...more,
 });

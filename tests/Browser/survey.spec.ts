@@ -15,7 +15,7 @@ test('assumed values look assumed until somebody looks', async ({ page }) => {
   const before = Number(/(\d+)/.exec(await all.innerText())![1]);
   await page.getByRole('button', { name: 'Open Air conditioner' }).click();
   await page.getByRole('textbox', { name: 'Length, one way' }).fill('11');
-  await expect(page.getByText('Write a number and its unit: 18 ft or 5.5 m.')).toBeVisible();
+  await expect(page.getByText('Write a number and its unit: 18 ft, 4 in or 5.5 m.')).toBeVisible();
   await page.getByRole('textbox', { name: 'Length, one way' }).fill('11 ft');
   await page.getByLabel('How Length, one way is known').click({ force: true });
   await page.getByTitle('measured', { exact: true }).click();

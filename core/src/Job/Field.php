@@ -18,6 +18,7 @@ final readonly class Field
      * @param array<string, Field> $fields of a group, or of each entry of a map
      * @param list<string> $of types of component that fit; all when empty
      * @param float|int|string|bool|null $usual what is taken when it is left empty
+     * @param array<string, list<string>> $only other choice => with which of its values this is asked at all
      */
     private function __construct(
         public string $kind,
@@ -33,6 +34,7 @@ final readonly class Field
         public array $of = [],
         public float|int|string|bool|null $usual = null,
         public ?Plausible $plausible = null,
+        public array $only = [],
     ) {}
 
     /** A text of at most so many characters. */
@@ -149,6 +151,12 @@ final readonly class Field
         return $this->optional()->with(usual: $value);
     }
 
+    /** The same, asked only where another choice stands at one of these. */
+    public function only(string $choice, string ...$values): self
+    {
+        return $this->with(only: [$choice => array_values($values)]);
+    }
+
     /** The same, surveyed, with what else it could be where it is only assumed. */
     public function plausibly(Plausible $plausible): self
     {
@@ -236,6 +244,7 @@ final readonly class Field
             'note' => $this->note,
             'of' => $this->of,
             'usual' => $this->usual,
+            'only' => (object) $this->only,
             'fields' => (object) array_map(fn(Field $f): array => $f->form(), $this->fields),
         ];
     }

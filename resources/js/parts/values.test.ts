@@ -30,6 +30,16 @@ describe('a length as written', () => {
     expect(readLength('5.5m')).toEqual({ value: 5.5, entered: '5.5 m' });
   });
 
+  it('reads what is on the other side of a tape', () => {
+    expect(readLength('4 in')).toEqual({ value: 0.102, entered: '4 in' });
+    expect(readLength('6"')?.value).toBe(0.152);
+    expect(readLength('4 ft 6 in')).toEqual({ value: 1.372, entered: '4 ft 6 in' });
+    expect(readLength(`4' 6"`)?.value).toBe(1.372);
+    expect(readLength('30cm')?.value).toBe(0.3);
+    expect(readLength('450 mm')?.value).toBe(0.45);
+    for (const odd of ['6 in 4 ft', '3 m 20 cm', '2 miles']) expect(readLength(odd)).toBeNull();
+  });
+
   it('does not guess', () => {
     for (const unclear of ['18', '1,500 m', '-3 m', 'abc', '']) expect(readLength(unclear)).toBeNull();
   });

@@ -53,15 +53,23 @@ export function assumedCount(component: Component): number {
   return assumedPlaces(component).length;
 }
 
-const M_PER_FT = 0.3048;
+const METRES: Record<string, number> = { ft: 0.3048, in: 0.0254, m: 1, cm: 0.01, mm: 0.001 };
 
-/** A length as somebody writes it: "18 ft", "5.5 m", "18". Null when it cannot be told what is meant. */
+const NAMES: Record<string, string> = { feet: 'ft', foot: 'ft', "'": 'ft', inch: 'in', inches: 'in', '"': 'in' };
+
+/**
+ * A length as somebody writes it: "18 ft", "5.5 m", "4 in", "4 ft 6 in", "30 cm". Null when it cannot be told what is
+ * meant: a number without its unit is one of five lengths.
+ */
 export function readLength(text: string): { value: number; entered: string } | null {
-  const m = /^\s*(\d+(?:\.\d+)?)\s*(ft|feet|'|m)\s*$/i.exec(text);
+  const part = String.raw`(\d+(?:\.\d+)?)\s*([a-z]+|'|")`;
+  const m = new RegExp(String.raw`^\s*${part}(?:\s*${part})?\s*$`, 'i').exec(text);
   if (!m) return null;
-  const feet = m[2]!.toLowerCase() !== 'm';
-  return {
-    value: Math.round(Number(m[1]) * (feet ? M_PER_FT : 1) * 1000) / 1000,
-    entered: `${m[1]} ${feet ? 'ft' : 'm'}`,
-  };
+  const parts = [m.slice(1, 3), m.slice(3, 5)]
+    .filter((p) => p[0] !== undefined)
+    .map(([n, unit]) => ({ n: n!, unit: NAMES[unit!.toLowerCase()] ?? unit!.toLowerCase() }));
+  if (parts.some((p) => !(p.unit in METRES))) return null;
+  if (parts.length > 1 && (parts[0]!.unit !== 'ft' || parts[1]!.unit !== 'in')) return null;
+  const metres = parts.reduce((sum, p) => sum + Number(p.n) * METRES[p.unit]!, 0);
+  return { value: Math.round(metres * 1000) / 1000, entered: parts.map((p) => `${p.n} ${p.unit}`).join(' ') };
 }

@@ -42,9 +42,16 @@ export function AdditionForm({
   };
   const said = (values: Options) =>
     Object.fromEntries(Object.entries(values).filter(([, v]) => v !== undefined && v !== null && v !== ''));
-  const fields = Object.entries(arrangement.options);
+  const [form] = Form.useForm<Options>();
+  const chosen = Form.useWatch([], form);
+  const asked = (field: Field) =>
+    Object.entries(field.only).every(([name, values]) =>
+      values.includes(String(chosen?.[name] ?? arrangement.options[name]?.usual)),
+    );
+  const fields = Object.entries(arrangement.options).filter(([, field]) => asked(field));
   return (
     <Form
+      form={form}
       layout="vertical"
       onFinish={(v: Options) => void write(said(v), false)}
       initialValues={used ?? {}}

@@ -45,14 +45,16 @@ final class EngineCharging implements Addition
                 'dcdc' => 'DC-DC charger: own limit and profile, whatever the alternator does',
                 'relay' => 'relay: cheap and strong, for like batteries on an alternator that holds its volts',
             ])->usual('dcdc'),
-            'outputA' => Field::number('DC-DC charger, output', 'A', 5, 120)->usual(30),
+            'outputA' => Field::number('DC-DC charger, output', 'A', 5, 120)->usual(30)->only('school', 'dcdc'),
             'profile' => Field::choice('Its profile', [
                 'chosen' => 'set to the bank',
                 'lead' => 'lead',
                 'lithium' => 'lithium',
-            ])->usual('chosen'),
-            'closesV' => Field::number('Relay closes at', 'V', 12.5, 29)->usual(13.3),
-            'opensV' => Field::number('Relay opens at', 'V', 12, 28)->usual(12.8),
+            ])
+                ->usual('chosen')
+                ->only('school', 'dcdc'),
+            'closesV' => Field::number('Relay closes at', 'V', 12.5, 29)->usual(13.3)->only('school', 'relay'),
+            'opensV' => Field::number('Relay opens at', 'V', 12, 28)->usual(12.8)->only('school', 'relay'),
         ] + ChargingOptions::line('awg:6', 50, 6.0);
     }
 

@@ -54,12 +54,16 @@ final class SecondSystem implements Addition
             'management' => Field::choice('Its management opens', [
                 'together' => 'everything at once',
                 'apart' => 'charging and discharging apart',
-            ])->usual('apart'),
+            ])
+                ->usual('apart')
+                ->only('chemistry', 'lfp'),
             'cold' => Field::choice('Charging below freezing', [
                 'blocks' => 'its management stops it',
                 'heats' => 'it warms its cells first',
                 'none' => 'nothing stops it',
-            ])->usual('blocks'),
+            ])
+                ->usual('blocks')
+                ->only('chemistry', 'lfp'),
             'master' => Field::choice('Its master switch', [
                 'positive' => 'in the positive: usual',
                 'negative' => 'in the negative: every positive stays live, every other negative path must be found',
