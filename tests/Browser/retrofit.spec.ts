@@ -83,8 +83,11 @@ test('a retrofit from the empty job to paper and back', async ({ page }) => {
   await page.locator('[data-circuit=c_water]').focus();
   await page.keyboard.press('Shift+Space');
   await expect(page.locator('.in-hand')).toContainText('hot and neutral');
-  await page.keyboard.press('ArrowRight');
-  await expect(page.locator('.tray.is-over')).toHaveAttribute('data-tray', 'main_panel');
+  // On a machine that is busy the places open a moment after the circuit is in hand.
+  await expect(async () => {
+    await page.keyboard.press('ArrowRight');
+    await expect(page.locator('.tray.is-over')).toHaveAttribute('data-tray', 'main_panel', { timeout: 1500 });
+  }).toPass();
   await page.keyboard.press('Enter');
   await expect(page.locator('[data-tray=main_panel] [data-circuit=c_water]')).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();

@@ -5,7 +5,7 @@ import { fromLandingToLanding, spokenMoves } from './Dragging';
 const rect = (left: number, top: number) => ({ left, top, width: 100, height: 50 });
 
 /** A wall with three places that take the circuit in hand, held over one of them. */
-function held(over: string | null) {
+function held(over: string | null, measured = true) {
   const rects = new Map([
     ['tray:c', rect(400, 0)],
     ['tray:a', rect(0, 0)],
@@ -15,17 +15,19 @@ function held(over: string | null) {
     active: 'row:x',
     currentCoordinates: { x: 1, y: 1 },
     context: {
-      droppableContainers: { getEnabled: () => [...rects.keys()].map((id) => ({ id })) },
-      droppableRects: rects,
+      droppableContainers: {
+        getEnabled: () => [...rects].map(([id, r]) => ({ id, node: { current: { getBoundingClientRect: () => r } } })),
+      },
+      droppableRects: measured ? rects : new Map(),
       over: over && { id: over },
     },
   } as unknown as Parameters<typeof fromLandingToLanding>[1];
 }
 
-const press = (code: string, over: string | null) => {
+const press = (code: string, over: string | null, measured = true) => {
   const event = new Event('keydown') as KeyboardEvent;
   Object.defineProperty(event, 'code', { value: code });
-  return fromLandingToLanding(event, held(over));
+  return fromLandingToLanding(event, held(over, measured));
 };
 
 describe('a circuit in hand, by keys', () => {
@@ -36,6 +38,7 @@ describe('a circuit in hand, by keys', () => {
     expect(press('ArrowDown', 'tray:c')).toEqual({ x: 12, y: 6 });
     expect(press('ArrowLeft', 'tray:a')).toEqual({ x: 412, y: 6 });
     expect(press('KeyQ', 'tray:a')).toBeUndefined();
+    expect(press('ArrowRight', null, false)).toEqual({ x: 12, y: 6 });
   });
 
   it('is told aloud by names', () => {

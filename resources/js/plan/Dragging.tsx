@@ -25,8 +25,9 @@ export const fromLandingToLanding: KeyboardCoordinateGetter = (event, { context 
   event.preventDefault();
   const places = context.droppableContainers
     .getEnabled()
-    .flatMap(({ id }) => {
-      const rect = context.droppableRects.get(id);
+    .flatMap(({ id, node }) => {
+      // A quick hand presses before the places are measured.
+      const rect = context.droppableRects.get(id) ?? node.current?.getBoundingClientRect();
       return rect ? [{ id, x: rect.left + 12, y: rect.top + 6 }] : [];
     })
     .sort((a, b) => a.x - b.x || a.y - b.y);
