@@ -2,6 +2,7 @@ import type { ElkExtendedEdge, ElkNode, ElkPort } from 'elkjs/lib/elk-api';
 import type { Link, Plate, Wall } from '../../api/client';
 import { HEAD, rowHeight, rowKey } from '../measures';
 import { plateSize, traySize, type Size } from './sizes';
+import { homeOf } from './home';
 
 /** One end of a cable: a plate, and the place on it. */
 interface End {
@@ -118,8 +119,12 @@ function hangs(from: Plate | undefined, to: Plate | undefined): boolean {
   return from !== undefined && (to?.type === 'outlets' || (to?.type === 'surge_unit' && from.type === 'inlet'));
 }
 
-/** The battery side: the bank at the left, users at the right, positive leads above negative ones. */
-export function deckStrip(walls: Wall[], tall: boolean): Strip {
+/**
+ * The battery side: the bank at the left, users at the right, positive leads above negative ones.
+ *
+ * @param lettered what ties one battery system to another comes home by letter too
+ */
+export function deckStrip(walls: Wall[], tall: boolean, lettered = false): Strip {
   const strip = empty(walls, tall, (p) => p.band === 'deck');
   const stands = standIns(walls);
   for (const [old, now] of stands) {
@@ -141,7 +146,7 @@ export function deckStrip(walls: Wall[], tall: boolean): Strip {
       const [a, b] = [at(link.from.c), at(link.to.c)];
       if (!a || !b || a === b) continue;
       if (crowded && link.kind === 'negative') {
-        const home = homeOf(wall, strip, link);
+        const home = homeOf(wall, strip, link, lettered);
         if (home) {
           strip.returns.set(routeKey(link), home);
           continue;
@@ -158,31 +163,6 @@ export function deckStrip(walls: Wall[], tall: boolean): Strip {
   }
   return strip;
 }
-
-/**
- * Where the negative of a part comes home to, where it may do so by a foot: of what takes or gives, to the bar, panel
- * or battery at which several land. What runs between batteries, bars, shunts and switches is drawn all the way.
- */
-function homeOf(wall: Wall, strip: Strip, link: Link): { part: string; home: string } | null {
-  const isPart = (c: string) => {
-    const plate = strip.plates.get(c);
-    return (
-      plate !== undefined && plate.pole === null && !['bank', 'tray'].includes(plate.shape) && !WAY.has(plate.type)
-    );
-  };
-  const lands = (c: string) =>
-    wall.links.filter((l) => l.kind === 'negative' && (l.from.c === c || l.to.c === c)).length;
-  for (const [part, home] of [
-    [link.from.c, link.to.c],
-    [link.to.c, link.from.c],
-  ] as const) {
-    if (isPart(part) && strip.plates.has(home) && !(isPart(home) && lands(home) < 3)) return { part, home };
-  }
-  return null;
-}
-
-/** Parts that current passes on its way, and that are no end of it. */
-const WAY = new Set(['shunt', 'dc_switch', 'dc_fuse', 'bus_bar', 'dc_panel', 'battery_selector']);
 
 export const dropId = (body: string): string => `drop\u0001${body}`;
 

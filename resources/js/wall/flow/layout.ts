@@ -42,7 +42,6 @@ const WIDEST_GAP = 74;
 export async function layoutWall(walls: Wall[], tall: boolean, engine: Engine): Promise<Geometry> {
   const ac = acStrip(walls, tall);
   const deck = deckStrip(walls, tall);
-  const sequence = deckSequence(deck);
   const direction = { ...COMMON, 'elk.direction': tall ? 'DOWN' : 'RIGHT' };
   const parts = islands(ac, walls);
   const laid = await Promise.all(parts.map(({ strip }) => engine(toElk(strip, direction))));
@@ -52,18 +51,25 @@ export async function layoutWall(walls: Wall[], tall: boolean, engine: Engine): 
   );
   if (deck.plates.size === 0) return compose(walls, ac, deck, above, null);
   let best: { drawing: Geometry; tangle: number } | null = null;
-  for (const way of deckWays(deck)) {
-    const below = await deckOf(deck, way, sequence, above.width ?? 0, engine);
-    const drawing = compose(walls, ac, deck, above, below);
-    const tangle = tangled(walls, drawing);
-    if (!best || tangle < best.tangle) best = { drawing, tangle };
-    if (tangle <= GOOD_ENOUGH) break;
+  for (const strip of [deck, deckStrip(walls, tall, true)]) {
+    if (strip !== deck && strip.returns.size === deck.returns.size) break;
+    for (const way of deckWays(strip)) {
+      const below = await deckOf(strip, way, deckSequence(strip), above.width ?? 0, engine);
+      const drawing = compose(walls, ac, strip, above, below);
+      const tangle = tangled(walls, drawing);
+      if (!best || tangle < best.tangle) best = { drawing, tangle };
+      if (tangle <= GOOD_ENOUGH) return drawing;
+    }
   }
   return best!.drawing;
 }
 
 /** So many crossings can be followed with a finger: no better order is looked for. */
 const GOOD_ENOUGH = 2;
+
+/** The frame of the wall on a laptop, px, and type that is too small to read there. */
+const LAPTOP = { w: 1210, h: 676 };
+const SMALL = 11;
 
 /** A lead under a part is as bad as so many crossings. */
 const UNDER = 50;
@@ -72,8 +78,8 @@ const UNDER = 50;
 function tangled(walls: Wall[], drawing: Geometry): number {
   return Math.max(
     ...walls.map((wall) => {
-      const m = measure(wall, drawing, { w: drawing.width, h: drawing.height });
-      return m.crossings + UNDER * m.underPlates.length;
+      const m = measure(wall, drawing, LAPTOP);
+      return m.crossings + UNDER * m.underPlates.length + (m.text < SMALL ? GOOD_ENOUGH : 0);
     }),
   );
 }
