@@ -119,6 +119,65 @@ enum Chemistry: string
         return $this === self::Lfp ? 0.9 : 0.5;
     }
 
+    /**
+     * Rested open-circuit volts of a 12 V battery at a share of charge, between the points that makers print (25 °C,
+     * reference list, from memory; lithium is flat, its charge cannot be told from its volts).
+     */
+    public function restAtV(float $share): float
+    {
+        $points = match ($this) {
+            self::Lfp => [[0.0, 10.8], [0.1, 12.7], [0.2, 12.9], [0.3, 13.0], [0.5, 13.1], [0.7, 13.2], [0.9, 13.3]],
+            self::Flooded => [[0.0, 11.89], [0.25, 12.06], [0.5, 12.24], [0.75, 12.45]],
+            self::Agm => [[0.0, 11.8], [0.25, 12.0], [0.5, 12.3], [0.75, 12.6]],
+            self::Gel => [[0.0, 11.8], [0.25, 12.0], [0.5, 12.35], [0.75, 12.65]],
+        };
+        $points[] = [1.0, $this->fullV()];
+        [$from, $low] = $points[0];
+        $share = max(0.0, min(1.0, $share));
+        foreach ($points as [$to, $high]) {
+            if ($share <= $to) {
+                return $share < $to ? $low + (($high - $low) * ($share - $from)) / ($to - $from) : $high;
+            }
+            [$from, $low] = [$to, $high];
+        }
+
+        return $high;
+    }
+
+    /** Peukert's exponent, for capacity at the rate of twenty hours (common maker practice). */
+    public function peukert(): float
+    {
+        return match ($this) {
+            self::Lfp => 1.0,
+            self::Flooded => 1.25,
+            self::Agm => 1.1,
+            self::Gel => 1.15,
+        };
+    }
+
+    /** Share of the ampere-hours put in that can be taken out again (common maker practice). */
+    public function chargeEfficiency(): float
+    {
+        return match ($this) {
+            self::Lfp => 0.99,
+            self::Flooded => 0.85,
+            self::Agm => 0.92,
+            self::Gel => 0.88,
+        };
+    }
+
+    /** Share of charge at which charging volts are reached and what it takes begins to fall (common practice). */
+    public function knee(): float
+    {
+        return $this === self::Lfp ? 0.95 : 0.8;
+    }
+
+    /** Share of the capacity, in amps, that a full one still takes at charging volts (common practice). */
+    public function tail(): float
+    {
+        return 0.02;
+    }
+
     /** Where its figures come from. */
     public function source(): Source
     {

@@ -1,0 +1,511 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Energy;
+
+use Hollin\Core\Network\PowerConverter;
+
+/** The balance of one quarter of an hour: what is wanted, what comes, and what each battery gives or takes. */
+final class Step
+{
+    /** Volts that a source of 120 V stands at. */
+    private const MAINS_V = 120.0;
+
+    /** @var array<string, float> rail => V */
+    public array $railV = [];
+
+    /** @var array<string, PowerConverter> inverters that shut down for low volts */
+    public array $low = [];
+
+    /** @var array<string, float> W by what it comes from */
+    public array $cameW = ['sun' => 0.0, 'engine' => 0.0, 'shore' => 0.0, 'generator' => 0.0];
+
+    /** Share of a generator's watts that air and heat leave it. */
+    public float $derate = 1.0;
+
+    /** @var array<string, float> alternating source => W that loads take from it */
+    private array $alternatingW = [];
+
+    /** @var array<string, float> circuit => W */
+    private array $circuitW = [];
+
+    /** @var array<string, float> rail => W that everything on it takes */
+    private array $railW = [];
+
+    /** @var array<string, float> W that is missed, by load or unit */
+    private array $missed = [];
+
+    /** @var array<string, float> battery => W it gives */
+    private array $storeW = [];
+
+    /** @var array<string, list<array{string, float}>> rail => label and W, to be told apart from what it got */
+    private array $wantedOn = [];
+
+    /** @var array<string, float> unit => W of conversion it keeps */
+    private array $keptW = [];
+
+    private float $curtailedW = 0.0;
+
+    private float $light = 0.0;
+
+    /**
+     * @param array<string, Store> $stores
+     * @param array<string, true> $named parts that are in the day: they do not run by themselves beside
+     * @param array<string, true> $down inverters that stand still
+     */
+    public function __construct(
+        private readonly Wiring $wiring,
+        private readonly array $stores,
+        private readonly Run $run,
+        private readonly array $named,
+        private readonly array $down,
+        /** the battery of which nobody knows more that 12 V hangs on */
+        private readonly string $house,
+    ) {}
+
+    /**
+     * @param list<array{Needed, float}> $running
+     * @param float $light on the panels, kW/m²
+     */
+    public function balance(array $running, float $light, float $hours, float $atH): void
+    {
+        $this->light = $light * Sun::PERFORMANCE;
+        $this->demand($running);
+        $this->fromOutside($atH);
+        foreach ($this->wiring->rails(array_keys($this->railW)) as $rail) {
+            $this->rail($rail, $light, $hours, $atH);
+        }
+        $this->record($hours);
+    }
+
+    /** As a load flow can be asked about it. */
+    public function moment(): Moment
+    {
+        return new Moment($this->wiring->settled, $this->circuitW, $this->storeW, $this->light);
+    }
+
+    /** @param list<array{Needed, float}> $running */
+    private function demand(array $running): void
+    {
+        foreach ($running as [$load, $watts]) {
+            $own = $load->also12W() * ($load->fullW() > 0 ? $watts / $load->fullW() : 1.0);
+            $house = ($this->wiring->railOf[$this->house] ?? '');
+            if ($own > 0) {
+                $this->onRail($house, "{$load->id}.own", $own);
+            }
+            if (!$load->isAlternating()) {
+                $this->onRail($this->wiring->railOfPart($load->at()) ?? $house, $load->id, $watts);
+                continue;
+            }
+            $source = $load->at() === '' ? $this->wiring->anySource() : $this->wiring->sourceOn($load->at());
+            $unit = $source === null ? null : $this->wiring->inverters[$source] ?? null;
+            if ($source === null || ($unit !== null && isset($this->down[$unit->id]))) {
+                $this->missed[$load->id] = $watts;
+                continue;
+            }
+            $this->alternatingW[$source] = ($this->alternatingW[$source] ?? 0.0) + $watts;
+            $this->wantedOn[$source][] = [$load->id, $watts];
+            $this->circuitW[$load->at()] = ($this->circuitW[$load->at()] ?? 0.0) + $watts;
+        }
+        foreach ($this->wiring->users as $rail => $users) {
+            foreach ($users as $user) {
+                // What somebody has put into the day has its hours there; else only what runs whatever people do.
+                $always = $user->safety !== '' || $user->device !== null;
+                if ($always && !isset($this->named[$user->component])) {
+                    $this->onRail($rail, $user->id, $user->wattsAt($user->volts > 0 ? $user->volts : $this->ratedV($rail)));
+                }
+            }
+        }
+        foreach ($this->wiring->coils as $id => $coil) {
+            $source = $this->wiring->settled->situation->workingSource($coil->a, $coil->b);
+            $this->alternatingW[(string) $source] = ($this->alternatingW[(string) $source] ?? 0.0) + $coil->watts;
+            $this->wantedOn[(string) $source][] = [$id, $coil->watts];
+        }
+    }
+
+    /** Nominal V of a rail: of the batteries on it. */
+    private function ratedV(string $rail): float
+    {
+        $battery = array_search($rail, $this->wiring->railOf, true);
+
+        return $battery === false ? 12.0 : $this->stores[$battery]->battery->ratedV;
+    }
+
+    private function onRail(string $rail, string $load, float $watts): void
+    {
+        $this->railW[$rail] = ($this->railW[$rail] ?? 0.0) + $watts;
+        $this->wantedOn[$rail][] = [$load, $watts];
+    }
+
+    /** @var array<string, float> source from outside => W left for chargers */
+    private array $leftW = [];
+
+    /** @var array<string, float> unit => W its input limit leaves for charging */
+    private array $throughW = [];
+
+    /** What each source from outside gives: its limit, what a unit assists with, what is left to charge with. */
+    private function fromOutside(float $atH): void
+    {
+        foreach ($this->wiring->settled->situation->acSources() as $source => $_) {
+            if (isset($this->wiring->inverters[$source])) {
+                continue;
+            }
+            $wanted = $this->alternatingW[$source] ?? 0.0;
+            $unit = $this->wiring->assists[$source] ?? null;
+            $passing = 0.0;
+            foreach ($unit === null ? [] : $this->wiring->behind($unit, $source) as $circuit => $_) {
+                $passing += $this->circuitW[$circuit] ?? 0.0;
+            }
+            if ($unit !== null && $unit->inputLimitA !== null) {
+                $limit = $unit->inputLimitA * self::MAINS_V;
+                $helps = min(max(0.0, $passing - $limit), $unit->limitA * $unit->holdsV);
+                if ($helps > 0) {
+                    $this->railTakes($unit, $helps / $unit->efficiency + $unit->idleW, $helps);
+                    $wanted -= $helps;
+                }
+                $this->throughW[$unit->component] = max(0.0, $limit - ($passing - $helps));
+            }
+            $most = $this->wiring->limitA($source) * self::MAINS_V * ($this->wiring->isGenerator($source) ? $this->derate : 1.0);
+            if ($wanted > $most * 1.001) {
+                $this->run->event($atH, 'overload', $source);
+            }
+            $this->leftW[$source] = max(0.0, $most - $wanted);
+            $this->cameW[$this->wiring->isGenerator($source) ? 'generator' : 'shore'] += $wanted;
+        }
+        foreach ($this->wiring->inverters as $source => $unit) {
+            if (!isset($this->down[$unit->id])) {
+                $given = $this->alternatingW[$source] ?? 0.0;
+                if ($given > $unit->limitA * $unit->holdsV * 1.001) {
+                    $this->run->event($atH, 'overload', $source);
+                }
+                $this->railTakes($unit, $given / $unit->efficiency + $unit->idleW, $given);
+            }
+        }
+    }
+
+    private function railTakes(PowerConverter $unit, float $watts, float $given): void
+    {
+        $rail = $this->wiring->takesFrom[$unit->id];
+        $this->railW[$rail] = ($this->railW[$rail] ?? 0.0) + $watts;
+        $this->wantedOn[$rail][] = ["\0{$unit->id}", $watts];
+        $this->keptW[$unit->component] = ($this->keptW[$unit->component] ?? 0.0) + $watts - $given;
+    }
+
+    private function rail(string $rail, float $light, float $hours, float $atH): void
+    {
+        $stores = array_filter(
+            $this->stores,
+            fn(Store $s): bool => ($this->wiring->railOf[$s->battery->id] ?? '') === $rail,
+        );
+        $restV = 0.0;
+        foreach ($stores as $store) {
+            $restV = max($restV, $store->restV());
+        }
+        $able = $this->able($rail, $restV, $restV, $light);
+        $most = array_sum(array_column($able, 2));
+        $spare = $most - ($this->railW[$rail] ?? 0.0);
+        if ($spare > 0 && $restV > 0) {
+            // What is left over lifts the rail, and with it what a limit in amps lets through.
+            $siemens = array_sum(array_map(fn(Store $s): float => 1 / $s->battery->chargingOhm('half'), $stores));
+            $able = $this->able($rail, $restV, $restV + $spare / $restV / $siemens, $light);
+        }
+        $most = array_sum(array_column($able, 2));
+        if ($this->railW[$rail] ?? 0.0) {
+            $short = $this->railW[$rail] - $most;
+            if ($short > 1e-9 && $this->under($stores, $short) === null) {
+                $this->drop($rail, $stores, $atH);
+            }
+        }
+        $wanted = $this->railW[$rail] ?? 0.0;
+        $charge = [];
+        $takesW = 0.0;
+        if ($most > $wanted) {
+            [$charge, $takesW] = $this->accepted($stores, $able, $most - $wanted, $rail);
+        }
+        $used = $this->draw($able, $wanted + $takesW, $rail);
+        if ($most > $wanted) {
+            foreach ($charge as $id => [$amps, $volts]) {
+                $this->stores[$id]->take($amps, $volts, $hours);
+                $this->storeW[$id] = -$amps * $volts;
+            }
+            $this->railV[$rail] ??= $restV;
+        } else {
+            $this->discharge($rail, $stores, $wanted - $used, $hours);
+        }
+    }
+
+    /** @var array<string, true> chargers whose loop has been counted */
+    private array $looped = [];
+
+    /**
+     * What can charge a rail, and W that each could give.
+     *
+     * @return list<array{PowerConverter, string, float}>
+     */
+    private function able(string $rail, float $restV, float $volts, float $light): array
+    {
+        $able = [];
+        foreach ($this->wiring->chargers[$rail] ?? [] as [$source, $unit]) {
+            $inverter = $this->wiring->inverters[$source] ?? null;
+            if ($inverter !== null && ($this->wiring->takesFrom[$inverter->id] ?? '') === $rail) {
+                $this->loop($unit, $inverter, $rail);
+                continue;
+            }
+            // One whose battery stands above what it holds gives nothing, and idles.
+            $able[] = [
+                $unit,
+                $source,
+                $unit->holdsV > $restV ? $this->mostOf($unit, $source, $light, min($unit->holdsV, $volts)) : 0.0,
+            ];
+        }
+
+        return $able;
+    }
+
+    /**
+     * A charger that its own battery feeds gives all it can, for the volts never come up to its own: what it gives
+     * costs more than it brings.
+     */
+    private function loop(PowerConverter $unit, PowerConverter $inverter, string $rail): void
+    {
+        if (isset($this->down[$inverter->id]) || isset($this->looped[$unit->id])) {
+            return;
+        }
+        $this->looped[$unit->id] = true;
+        $gives = min($unit->limitA * $unit->holdsV, $inverter->limitA * $inverter->holdsV * $unit->efficiency);
+        $loses = $gives / $unit->efficiency / $inverter->efficiency - $gives;
+        $this->railW[$rail] = ($this->railW[$rail] ?? 0.0) + $loses;
+        $this->wantedOn[$rail][] = ["\0{$unit->id}", $loses];
+        $this->keptW[$unit->component] = ($this->keptW[$unit->component] ?? 0.0) + $loses;
+    }
+
+    /** W that a charger could give now, at V of its rail. */
+    private function mostOf(PowerConverter $unit, string $source, float $light, float $volts): float
+    {
+        $most = $unit->limitA * ($volts > 0 ? $volts : $unit->holdsV);
+        if ($unit->kind === PowerConverter::FIELD) {
+            return $unit->fieldW > 0 ? min($most, $unit->fieldW * $light * Sun::PERFORMANCE) : $most;
+        }
+        if ($unit->kind === PowerConverter::DC_DC) {
+            $from = $this->stores === [] ? 0.0 : $this->inputV($unit);
+
+            return $from < $unit->cutOffV
+                ? 0.0
+                : min($most, ($unit->inputLimitA ?? INF) * $from * $unit->efficiency);
+        }
+        if (isset($this->wiring->inverters[$source])) {
+            return isset($this->down[$this->wiring->inverters[$source]->id]) ? 0.0 : $most;
+        }
+        $left = min(
+            $this->leftW[$source] ?? 0.0,
+            $unit->inputLimitA === null ? INF : $this->throughW[$unit->component] ?? $unit->inputLimitA * self::MAINS_V,
+        );
+
+        return min($most, $left * $unit->efficiency);
+    }
+
+    /** V at a DC-DC charger's input: what charges there, else what its battery rests at. */
+    private function inputV(PowerConverter $unit): float
+    {
+        $rail = $this->wiring->takesFrom[$unit->id];
+        $volts = 0.0;
+        foreach ($this->wiring->railOf as $id => $at) {
+            $volts = $at === $rail ? max($volts, $this->stores[$id]->restV()) : $volts;
+        }
+        foreach ($this->wiring->chargers[$rail] ?? [] as [, $other]) {
+            $volts = $other->kind === PowerConverter::FIELD ? max($volts, $other->holdsV) : $volts;
+        }
+
+        return $volts;
+    }
+
+    /**
+     * What the batteries of a rail take of what is left over.
+     *
+     * @param array<string, Store> $stores
+     * @param list<array{PowerConverter, string, float}> $able
+     * @return array{array<string, array{float, float}>, float} battery => A and V; W of all
+     */
+    private function accepted(array $stores, array $able, float $spareW, string $rail): array
+    {
+        $holds = max([0.0, ...array_map(fn(array $a): float => $a[0]->holdsV, $able)]);
+        $ableA = array_sum(array_map(fn(array $a): float => min($a[0]->limitA, $a[2] / $a[0]->holdsV), $able));
+        $stores = array_filter($stores, fn(Store $s): bool => !isset($this->wiring->noCharge[$s->battery->id]));
+        $capacity = array_sum(array_map(fn(Store $s): float => $s->battery->capacityAh, $stores));
+        $charge = [];
+        $watts = 0.0;
+        foreach ($stores as $id => $store) {
+            $amps = $store->takesA(($ableA * $store->battery->capacityAh) / $capacity);
+            // Between its own volts and what the charger holds it stands as its resistance lets it.
+            $volts = min($holds, $store->restV() + $amps * $store->battery->chargingOhm('half'));
+            $charge[$id] = [$amps, max($volts, $store->restV())];
+            $watts += $charge[$id][0] * $charge[$id][1];
+        }
+        $share = $watts > $spareW ? $spareW / $watts : 1.0;
+        $this->railV[$rail] = $charge === [] ? $holds : max(array_column($charge, 1));
+
+        return [array_map(fn(array $c): array => [$c[0] * $share, $c[1]], $charge), $watts * $share];
+    }
+
+    /**
+     * Takes so many watts from what can give them, the cheapest first.
+     *
+     * @param list<array{PowerConverter, string, float}> $able
+     * @return float W that were had
+     */
+    private function draw(array $able, float $wanted, string $rail): float
+    {
+        $had = 0.0;
+        foreach ($able as [$unit, $source, $most]) {
+            $inverter = $this->wiring->inverters[$source] ?? null;
+            $gives = min($most, $wanted - $had);
+            $had += $gives;
+            if ($unit->kind === PowerConverter::FIELD) {
+                $this->cameW[$unit->fieldW > 0 ? 'sun' : 'engine'] += $gives;
+                $this->curtailedW += $unit->fieldW > 0 ? $most - $gives : 0.0;
+                continue;
+            }
+            $idles = $unit->inputLimitA === null && ($inverter !== null || ($this->leftW[$source] ?? 0.0) > 0) ? $unit->idleW : 0.0;
+            $takes = max($idles, $gives / $unit->efficiency);
+            $this->keptW[$unit->component] = ($this->keptW[$unit->component] ?? 0.0) + $takes - $gives;
+            if ($unit->kind === PowerConverter::DC_DC) {
+                $from = $this->wiring->takesFrom[$unit->id];
+                $this->railW[$from] = ($this->railW[$from] ?? 0.0) + $takes;
+                $this->wantedOn[$from][] = ["\0{$unit->id}", $takes];
+            } elseif ($inverter !== null) {
+                // From another battery, through its inverter.
+                $from = $this->wiring->takesFrom[$inverter->id];
+                $this->railW[$from] = ($this->railW[$from] ?? 0.0) + $takes / $inverter->efficiency;
+                $this->wantedOn[$from][] = ["\0{$unit->id}", $takes / $inverter->efficiency];
+                $this->keptW[$inverter->component] =
+                    ($this->keptW[$inverter->component] ?? 0.0) + $takes / $inverter->efficiency - $takes;
+            } else {
+                $this->leftW[$source] -= $takes;
+                if ($unit->inputLimitA !== null && isset($this->throughW[$unit->component])) {
+                    $this->throughW[$unit->component] -= $takes;
+                }
+                $this->cameW[$this->wiring->isGenerator($source) ? 'generator' : 'shore'] += $takes;
+            }
+        }
+
+        return $had;
+    }
+
+    /**
+     * Batteries of a rail that can give.
+     *
+     * @param array<string, Store> $stores
+     * @return array<string, Store>
+     */
+    private function giving(array $stores): array
+    {
+        return array_filter(
+            $stores,
+            fn(Store $s): bool => $s->share > 0 && !$s->flat && !isset($this->wiring->noDischarge[$s->battery->id]),
+        );
+    }
+
+    /**
+     * V of a rail from which its batteries are asked for watts; null where they cannot give them at any volts.
+     *
+     * @param array<string, Store> $stores
+     */
+    private function under(array $stores, float $watts): ?float
+    {
+        $siemens = $current = 0.0;
+        foreach ($this->giving($stores) as $store) {
+            $siemens += 1 / $store->battery->ohm;
+            $current += $store->restV() / $store->battery->ohm;
+        }
+        if ($siemens <= 0) {
+            return $watts > 1e-9 ? null : 0.0;
+        }
+        // V² − E V + P R = 0: the upper of its two answers is the one that runs.
+        $under = ($current / $siemens) ** 2 - (4 * $watts) / $siemens;
+
+        return $under < 0 ? null : ($current / $siemens + sqrt($under)) / 2;
+    }
+
+    /** @param array<string, Store> $stores */
+    private function discharge(string $rail, array $stores, float $watts, float $hours): void
+    {
+        $volts = $this->under($stores, $watts) ?? 0.0;
+        $this->railV[$rail] = $volts;
+        foreach ($this->giving($stores) as $id => $store) {
+            $amps = ($store->restV() - $volts) / $store->battery->ohm;
+            if ($amps >= 0) {
+                $store->give($amps, $hours);
+            } elseif (!isset($this->wiring->noCharge[$id])) {
+                // Beside a fuller one it is charged by it.
+                $store->take(-$amps, $volts, $hours);
+            }
+            $this->storeW[$id] = $amps * $volts;
+        }
+        foreach ($this->wiring->inverters + $this->wiring->assists as $unit) {
+            if (
+                ($this->wiring->takesFrom[$unit->id] ?? '') === $rail &&
+                !isset($this->down[$unit->id]) &&
+                $volts < $unit->cutOffV
+            ) {
+                $this->low[$unit->id] = $unit;
+            }
+        }
+    }
+
+    /**
+     * Nothing holds a rail up: what hangs on it is missed, and what still charges there has only the battery.
+     *
+     * @param array<string, Store> $stores
+     */
+    private function drop(string $rail, array $stores, float $atH): void
+    {
+        if ($rail === ($this->wiring->railOf[$this->house] ?? '')) {
+            $this->run->event($atH, 'battery', '', true);
+        }
+        foreach ($stores as $store) {
+            $store->flat = $store->share <= Store::BACK;
+        }
+        foreach ($this->wantedOn[$rail] ?? [] as [$id, $wanted]) {
+            if (!str_starts_with($id, "\0")) {
+                $this->missed[$id] = ($this->missed[$id] ?? 0.0) + $wanted;
+                continue;
+            }
+            // What hangs on its inverter goes with it.
+            foreach ($this->wiring->inverters as $source => $unit) {
+                if ("\0{$unit->id}" === $id) {
+                    unset($this->keptW[$unit->component]);
+                    foreach ($this->wantedOn[$source] ?? [] as [$load, $takes]) {
+                        $this->missed[$load] = ($this->missed[$load] ?? 0.0) + $takes;
+                    }
+                }
+            }
+        }
+        $this->railW[$rail] = 0.0;
+    }
+
+    private function record(float $hours): void
+    {
+        $use = 0.0;
+        foreach ($this->wantedOn as $wanted) {
+            foreach ($wanted as [$id, $watts]) {
+                if (str_starts_with($id, "\0") || isset($this->missed[$id])) {
+                    continue;
+                }
+                $this->run->usedWh[$id] = ($this->run->usedWh[$id] ?? 0.0) + $watts * $hours;
+                $use += $watts;
+            }
+        }
+        foreach ($this->keptW as $unit => $watts) {
+            $this->run->keptWh[$unit] = ($this->run->keptWh[$unit] ?? 0.0) + $watts * $hours;
+        }
+        foreach ($this->cameW as $from => $watts) {
+            $this->run->cameWh[$from] += $watts * $hours;
+            $this->run->inW[$from][] = $watts;
+        }
+        $this->run->useW[] = $use + array_sum($this->keptW);
+        $this->run->curtailedW[] = $this->curtailedW;
+        $this->run->curtailedWh += $this->curtailedW * $hours;
+        $this->run->missedW[] = array_sum($this->missed);
+    }
+}
