@@ -10,7 +10,22 @@ use Symfony\Component\Process\Process;
 
 function store(Chemistry $chemistry, float $ah, float $share, float $volts = 12.8): Store
 {
-    $battery = new Battery('b', 'b', 'b.pos', 'b.neg', $chemistry, $volts, $ah, 1, 0.002, true, null, null, false, false);
+    $battery = new Battery(
+        'b',
+        'b',
+        'b.pos',
+        'b.neg',
+        $chemistry,
+        $volts,
+        $ah,
+        1,
+        0.002,
+        true,
+        null,
+        null,
+        false,
+        false,
+    );
 
     return new Store($battery, $share);
 }
@@ -79,8 +94,8 @@ it('stands where an independent library has the sun', function (): void {
             'node',
             '-e',
             'import("suncalc").then((m) => { const s = m.default ?? m; const at = JSON.parse(process.argv[1]);' .
-                'console.log(JSON.stringify(at.map(([d, la, lo]) => ' .
-                's.getPosition(new Date(946728000000 + d * 86400000), la, lo)))) })',
+            'console.log(JSON.stringify(at.map(([d, la, lo]) => ' .
+            's.getPosition(new Date(946728000000 + d * 86400000), la, lo)))) })',
             json_encode($at),
         ],
         dirname(__DIR__, 2),

@@ -25,7 +25,9 @@ final class Asked
             'at' => Field::ref('On', 'circuit', 'dc_load', 'dc_circuit', 'dc_panel')->optional(),
             'duty' => Field::number('Of its hours it runs', '%', 1, 100)->usual(100),
             'spans' => Field::map('Hours', ['fromH' => $hour('From'), 'hours' => $hour('For')])->optional(),
-            'season' => Field::choice('Season', ['all' => 'all year', 'warm' => 'warm', 'cold' => 'cold'])->usual('all'),
+            'season' => Field::choice('Season', ['all' => 'all year', 'warm' => 'warm', 'cold' => 'cold'])->usual(
+                'all',
+            ),
             'startA' => Field::number('Starting current', 'A', 0.5, 200)->optional(),
             'softStartA' => Field::number('Starting current with a soft starter', 'A', 0.5, 200)->optional(),
             'continuous' => Field::flag('Runs three hours or more')->optional(),

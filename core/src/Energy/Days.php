@@ -60,7 +60,10 @@ final class Days
         foreach ($rig->graph->voltContacts as $contact) {
             $this->contacts[$contact->device] = $rig->graph->devices[$contact->device]->normal;
         }
-        foreach (['fuel' => 'fuelL', 'propane' => 'propaneL', 'water' => 'waterL', 'waste' => 'wasteL'] as $of => $name) {
+        foreach (
+            ['fuel' => 'fuelL', 'propane' => 'propaneL', 'water' => 'waterL', 'waste' => 'wasteL']
+            as $of => $name
+        ) {
             if ($trip->numberOrNull($name) !== null) {
                 $this->left[$of] = (float) $trip->numberOrNull($name);
             }
@@ -91,13 +94,7 @@ final class Days
         $of = $n % Needed::QUARTERS;
         $hour = ($of + 0.5) / 4;
         $day = intdiv($n, Needed::QUARTERS) + 1;
-        $light =
-            Sun::locally($this->trip->month(), $hour, $this->trip->number('latitude'))->onto(
-                $this->trip->number('tiltDeg'),
-                $this->trip->number('facingDeg'),
-                $this->trip->weather($day),
-                $this->trip->number('elevationM'),
-            ) * ($this->trip->within($hour, 'shadeFromH', 'shadeH') ? $this->trip->number('shadeLeft') / 100 : 1.0);
+        $light = $this->light($of, $hour, $day);
         $celsius = $this->trip->celsius($hour);
         $driving = $this->trip->within($hour, 'driveFromH', 'driveH') && !$this->stands();
         $fed = $driving ? 'nothing' : $this->fed($hour);
@@ -108,6 +105,20 @@ final class Days
         $wiring = $this->scenes->wiring($fed, $inverting, $driving, $light > 1.0, $cold, $this->moved($cold));
         $this->step($n, $wiring, $running, $light / 1000, $celsius);
         $this->after($n, $wiring);
+    }
+
+    /** @var array<string, float> quarter and weather => W/m² on the panels */
+    private array $light = [];
+
+    private function light(int $quarter, float $hour, int $day): float
+    {
+        return $this->light["{$quarter} {$this->trip->weather($day)}"] ??=
+            Sun::locally($this->trip->month(), $hour, $this->trip->number('latitude'))->onto(
+                $this->trip->number('tiltDeg'),
+                $this->trip->number('facingDeg'),
+                $this->trip->weather($day),
+                $this->trip->number('elevationM'),
+            ) * ($this->trip->within($hour, 'shadeFromH', 'shadeH') ? $this->trip->number('shadeLeft') / 100 : 1.0);
     }
 
     /** Whether nothing drives it: no hours, or no engine in the survey. */
@@ -190,7 +201,7 @@ final class Days
         $this->burn($n, $running, $step);
     }
 
-    /** What is left of a generator's watts in thin or hot air: 3.5 % for 300 m, 1 % for 5.5 K above 25 (from memory). */
+    /** What thin or hot air leaves of a generator: less 3.5 % for 300 m, 1 % for 5.5 K above 25 °C (from memory). */
     public static function derate(float $elevationM, float $celsius): float
     {
         return max(0.4, 1 - (0.035 * max(0.0, $elevationM)) / 300 - (0.01 * max(0.0, $celsius - 25)) / 5.5);

@@ -32,14 +32,8 @@ final class Scenes
     }
 
     /** @param array<string, string> $moved */
-    private function setting(
-        string $fed,
-        bool $inverting,
-        bool $engine,
-        bool $sun,
-        bool $cold,
-        array $moved,
-    ): Setting {
+    private function setting(string $fed, bool $inverting, bool $engine, bool $sun, bool $cold, array $moved): Setting
+    {
         $nothing = $this->rig->named['nothing'];
         $base = $this->base($fed, $inverting)->setting;
         $controls = $base->controls;
@@ -66,7 +60,8 @@ final class Scenes
         return match ($fed) {
             'nothing' => $inverter ?? $this->rig->named['nothing'],
             'generator' => $this->about(About::Generator) ?? $this->rig->named['nothing'],
-            default => $this->rig->named["shore_{$fed}"] ?? ($this->about(About::Shore) ?? $this->rig->named['nothing']),
+            default => $this->rig->named["shore_{$fed}"] ??
+                ($this->about(About::Shore) ?? $this->rig->named['nothing']),
         };
     }
 

@@ -24,26 +24,13 @@ final class Step
     /** Share of a generator's watts that air and heat leave it. */
     public float $derate = 1.0;
 
-    /** @var array<string, float> alternating source => W that loads take from it */
-    private array $alternatingW = [];
-
-    /** @var array<string, float> circuit => W */
-    private array $circuitW = [];
-
-    /** @var array<string, float> rail => W that everything on it takes */
-    private array $railW = [];
-
-    /** @var array<string, float> W that is missed, by load or unit */
-    private array $missed = [];
-
     /** @var array<string, float> battery => W it gives */
     private array $storeW = [];
 
-    /** @var array<string, list<array{string, float}>> rail => label and W, to be told apart from what it got */
-    private array $wantedOn = [];
-
     /** @var array<string, float> unit => W of conversion it keeps */
     private array $keptW = [];
+
+    private Wanted $wanted;
 
     private float $curtailedW = 0.0;
 
@@ -71,9 +58,10 @@ final class Step
     public function balance(array $running, float $light, float $hours, float $atH): void
     {
         $this->light = $light * Sun::PERFORMANCE;
-        $this->demand($running);
+        $this->wanted = new Wanted($this->wiring, $this->stores, $this->named, $this->down, $this->house);
+        $this->wanted->of($running);
         $this->fromOutside($atH);
-        foreach ($this->wiring->rails(array_keys($this->railW)) as $rail) {
+        foreach ($this->wiring->rails(array_keys($this->wanted->railW)) as $rail) {
             $this->rail($rail, $light, $hours, $atH);
         }
         $this->record($hours);
@@ -82,60 +70,7 @@ final class Step
     /** As a load flow can be asked about it. */
     public function moment(): Moment
     {
-        return new Moment($this->wiring->settled, $this->circuitW, $this->storeW, $this->light);
-    }
-
-    /** @param list<array{Needed, float}> $running */
-    private function demand(array $running): void
-    {
-        foreach ($running as [$load, $watts]) {
-            $own = $load->also12W() * ($load->fullW() > 0 ? $watts / $load->fullW() : 1.0);
-            $house = ($this->wiring->railOf[$this->house] ?? '');
-            if ($own > 0) {
-                $this->onRail($house, "{$load->id}.own", $own);
-            }
-            if (!$load->isAlternating()) {
-                $this->onRail($this->wiring->railOfPart($load->at()) ?? $house, $load->id, $watts);
-                continue;
-            }
-            $source = $load->at() === '' ? $this->wiring->anySource() : $this->wiring->sourceOn($load->at());
-            $unit = $source === null ? null : $this->wiring->inverters[$source] ?? null;
-            if ($source === null || ($unit !== null && isset($this->down[$unit->id]))) {
-                $this->missed[$load->id] = $watts;
-                continue;
-            }
-            $this->alternatingW[$source] = ($this->alternatingW[$source] ?? 0.0) + $watts;
-            $this->wantedOn[$source][] = [$load->id, $watts];
-            $this->circuitW[$load->at()] = ($this->circuitW[$load->at()] ?? 0.0) + $watts;
-        }
-        foreach ($this->wiring->users as $rail => $users) {
-            foreach ($users as $user) {
-                // What somebody has put into the day has its hours there; else only what runs whatever people do.
-                $always = $user->safety !== '' || $user->device !== null;
-                if ($always && !isset($this->named[$user->component])) {
-                    $this->onRail($rail, $user->id, $user->wattsAt($user->volts > 0 ? $user->volts : $this->ratedV($rail)));
-                }
-            }
-        }
-        foreach ($this->wiring->coils as $id => $coil) {
-            $source = $this->wiring->settled->situation->workingSource($coil->a, $coil->b);
-            $this->alternatingW[(string) $source] = ($this->alternatingW[(string) $source] ?? 0.0) + $coil->watts;
-            $this->wantedOn[(string) $source][] = [$id, $coil->watts];
-        }
-    }
-
-    /** Nominal V of a rail: of the batteries on it. */
-    private function ratedV(string $rail): float
-    {
-        $battery = array_search($rail, $this->wiring->railOf, true);
-
-        return $battery === false ? 12.0 : $this->stores[$battery]->battery->ratedV;
-    }
-
-    private function onRail(string $rail, string $load, float $watts): void
-    {
-        $this->railW[$rail] = ($this->railW[$rail] ?? 0.0) + $watts;
-        $this->wantedOn[$rail][] = [$load, $watts];
+        return new Moment($this->wiring->settled, $this->wanted->circuitW, $this->storeW, $this->light);
     }
 
     /** @var array<string, float> source from outside => W left for chargers */
@@ -151,11 +86,11 @@ final class Step
             if (isset($this->wiring->inverters[$source])) {
                 continue;
             }
-            $wanted = $this->alternatingW[$source] ?? 0.0;
+            $wanted = $this->wanted->alternatingW[$source] ?? 0.0;
             $unit = $this->wiring->assists[$source] ?? null;
             $passing = 0.0;
             foreach ($unit === null ? [] : $this->wiring->behind($unit, $source) as $circuit => $_) {
-                $passing += $this->circuitW[$circuit] ?? 0.0;
+                $passing += $this->wanted->circuitW[$circuit] ?? 0.0;
             }
             if ($unit !== null && $unit->inputLimitA !== null) {
                 $limit = $unit->inputLimitA * self::MAINS_V;
@@ -166,7 +101,10 @@ final class Step
                 }
                 $this->throughW[$unit->component] = max(0.0, $limit - ($passing - $helps));
             }
-            $most = $this->wiring->limitA($source) * self::MAINS_V * ($this->wiring->isGenerator($source) ? $this->derate : 1.0);
+            $most =
+                $this->wiring->limitA($source) *
+                self::MAINS_V *
+                ($this->wiring->isGenerator($source) ? $this->derate : 1.0);
             if ($wanted > $most * 1.001) {
                 $this->run->event($atH, 'overload', $source);
             }
@@ -175,7 +113,7 @@ final class Step
         }
         foreach ($this->wiring->inverters as $source => $unit) {
             if (!isset($this->down[$unit->id])) {
-                $given = $this->alternatingW[$source] ?? 0.0;
+                $given = $this->wanted->alternatingW[$source] ?? 0.0;
                 if ($given > $unit->limitA * $unit->holdsV * 1.001) {
                     $this->run->event($atH, 'overload', $source);
                 }
@@ -187,41 +125,38 @@ final class Step
     private function railTakes(PowerConverter $unit, float $watts, float $given): void
     {
         $rail = $this->wiring->takesFrom[$unit->id];
-        $this->railW[$rail] = ($this->railW[$rail] ?? 0.0) + $watts;
-        $this->wantedOn[$rail][] = ["\0{$unit->id}", $watts];
+        $this->wanted->railW[$rail] = ($this->wanted->railW[$rail] ?? 0.0) + $watts;
+        $this->wanted->on[$rail][] = ["\0{$unit->id}", $watts];
         $this->keptW[$unit->component] = ($this->keptW[$unit->component] ?? 0.0) + $watts - $given;
     }
 
     private function rail(string $rail, float $light, float $hours, float $atH): void
     {
-        $stores = array_filter(
-            $this->stores,
-            fn(Store $s): bool => ($this->wiring->railOf[$s->battery->id] ?? '') === $rail,
-        );
-        $restV = 0.0;
-        foreach ($stores as $store) {
-            $restV = max($restV, $store->restV());
-        }
+        $bank = new RailStores($this->wiring, $this->stores, $rail);
+        $stores = $bank->stores;
+        $restV = $bank->restV();
         $able = $this->able($rail, $restV, $restV, $light);
         $most = array_sum(array_column($able, 2));
-        $spare = $most - ($this->railW[$rail] ?? 0.0);
+        $spare = $most - ($this->wanted->railW[$rail] ?? 0.0);
         if ($spare > 0 && $restV > 0) {
             // What is left over lifts the rail, and with it what a limit in amps lets through.
             $siemens = array_sum(array_map(fn(Store $s): float => 1 / $s->battery->chargingOhm('half'), $stores));
             $able = $this->able($rail, $restV, $restV + $spare / $restV / $siemens, $light);
         }
         $most = array_sum(array_column($able, 2));
-        if ($this->railW[$rail] ?? 0.0) {
-            $short = $this->railW[$rail] - $most;
-            if ($short > 1e-9 && $this->under($stores, $short) === null) {
+        if ($this->wanted->railW[$rail] ?? 0.0) {
+            $short = $this->wanted->railW[$rail] - $most;
+            if ($short > 1e-9 && $bank->under($short) === null) {
                 $this->drop($rail, $stores, $atH);
             }
         }
-        $wanted = $this->railW[$rail] ?? 0.0;
+        $wanted = $this->wanted->railW[$rail] ?? 0.0;
         $charge = [];
         $takesW = 0.0;
         if ($most > $wanted) {
-            [$charge, $takesW] = $this->accepted($stores, $able, $most - $wanted, $rail);
+            [$charge, $takesW] = $bank->accepted($able, $most - $wanted);
+            $holds = max([0.0, ...array_map(fn(array $a): float => $a[0]->holdsV, $able)]);
+            $this->railV[$rail] = $charge === [] ? $holds : max(array_column($charge, 1));
         }
         $used = $this->draw($able, $wanted + $takesW, $rail);
         if ($most > $wanted) {
@@ -229,9 +164,8 @@ final class Step
                 $this->stores[$id]->take($amps, $volts, $hours);
                 $this->storeW[$id] = -$amps * $volts;
             }
-            $this->railV[$rail] ??= $restV;
         } else {
-            $this->discharge($rail, $stores, $wanted - $used, $hours);
+            $this->discharge($rail, $bank, $wanted - $used, $hours);
         }
     }
 
@@ -275,8 +209,8 @@ final class Step
         $this->looped[$unit->id] = true;
         $gives = min($unit->limitA * $unit->holdsV, $inverter->limitA * $inverter->holdsV * $unit->efficiency);
         $loses = $gives / $unit->efficiency / $inverter->efficiency - $gives;
-        $this->railW[$rail] = ($this->railW[$rail] ?? 0.0) + $loses;
-        $this->wantedOn[$rail][] = ["\0{$unit->id}", $loses];
+        $this->wanted->railW[$rail] = ($this->wanted->railW[$rail] ?? 0.0) + $loses;
+        $this->wanted->on[$rail][] = ["\0{$unit->id}", $loses];
         $this->keptW[$unit->component] = ($this->keptW[$unit->component] ?? 0.0) + $loses;
     }
 
@@ -288,11 +222,12 @@ final class Step
             return $unit->fieldW > 0 ? min($most, $unit->fieldW * $light * Sun::PERFORMANCE) : $most;
         }
         if ($unit->kind === PowerConverter::DC_DC) {
-            $from = $this->stores === [] ? 0.0 : $this->inputV($unit);
+            $rail = $this->wiring->takesFrom[$unit->id];
+            $from = (new RailStores($this->wiring, $this->stores, $rail))->standsAt(
+                $this->wiring->chargers[$rail] ?? [],
+            );
 
-            return $from < $unit->cutOffV
-                ? 0.0
-                : min($most, ($unit->inputLimitA ?? INF) * $from * $unit->efficiency);
+            return $from < $unit->cutOffV ? 0.0 : min($most, ($unit->inputLimitA ?? INF) * $from * $unit->efficiency);
         }
         if (isset($this->wiring->inverters[$source])) {
             return isset($this->down[$this->wiring->inverters[$source]->id]) ? 0.0 : $most;
@@ -303,49 +238,6 @@ final class Step
         );
 
         return min($most, $left * $unit->efficiency);
-    }
-
-    /** V at a DC-DC charger's input: what charges there, else what its battery rests at. */
-    private function inputV(PowerConverter $unit): float
-    {
-        $rail = $this->wiring->takesFrom[$unit->id];
-        $volts = 0.0;
-        foreach ($this->wiring->railOf as $id => $at) {
-            $volts = $at === $rail ? max($volts, $this->stores[$id]->restV()) : $volts;
-        }
-        foreach ($this->wiring->chargers[$rail] ?? [] as [, $other]) {
-            $volts = $other->kind === PowerConverter::FIELD ? max($volts, $other->holdsV) : $volts;
-        }
-
-        return $volts;
-    }
-
-    /**
-     * What the batteries of a rail take of what is left over.
-     *
-     * @param array<string, Store> $stores
-     * @param list<array{PowerConverter, string, float}> $able
-     * @return array{array<string, array{float, float}>, float} battery => A and V; W of all
-     */
-    private function accepted(array $stores, array $able, float $spareW, string $rail): array
-    {
-        $holds = max([0.0, ...array_map(fn(array $a): float => $a[0]->holdsV, $able)]);
-        $ableA = array_sum(array_map(fn(array $a): float => min($a[0]->limitA, $a[2] / $a[0]->holdsV), $able));
-        $stores = array_filter($stores, fn(Store $s): bool => !isset($this->wiring->noCharge[$s->battery->id]));
-        $capacity = array_sum(array_map(fn(Store $s): float => $s->battery->capacityAh, $stores));
-        $charge = [];
-        $watts = 0.0;
-        foreach ($stores as $id => $store) {
-            $amps = $store->takesA(($ableA * $store->battery->capacityAh) / $capacity);
-            // Between its own volts and what the charger holds it stands as its resistance lets it.
-            $volts = min($holds, $store->restV() + $amps * $store->battery->chargingOhm('half'));
-            $charge[$id] = [$amps, max($volts, $store->restV())];
-            $watts += $charge[$id][0] * $charge[$id][1];
-        }
-        $share = $watts > $spareW ? $spareW / $watts : 1.0;
-        $this->railV[$rail] = $charge === [] ? $holds : max(array_column($charge, 1));
-
-        return [array_map(fn(array $c): array => [$c[0] * $share, $c[1]], $charge), $watts * $share];
     }
 
     /**
@@ -366,18 +258,21 @@ final class Step
                 $this->curtailedW += $unit->fieldW > 0 ? $most - $gives : 0.0;
                 continue;
             }
-            $idles = $unit->inputLimitA === null && ($inverter !== null || ($this->leftW[$source] ?? 0.0) > 0) ? $unit->idleW : 0.0;
+            $idles =
+                $unit->inputLimitA === null && ($inverter !== null || ($this->leftW[$source] ?? 0.0) > 0)
+                    ? $unit->idleW
+                    : 0.0;
             $takes = max($idles, $gives / $unit->efficiency);
             $this->keptW[$unit->component] = ($this->keptW[$unit->component] ?? 0.0) + $takes - $gives;
             if ($unit->kind === PowerConverter::DC_DC) {
                 $from = $this->wiring->takesFrom[$unit->id];
-                $this->railW[$from] = ($this->railW[$from] ?? 0.0) + $takes;
-                $this->wantedOn[$from][] = ["\0{$unit->id}", $takes];
+                $this->wanted->railW[$from] = ($this->wanted->railW[$from] ?? 0.0) + $takes;
+                $this->wanted->on[$from][] = ["\0{$unit->id}", $takes];
             } elseif ($inverter !== null) {
                 // From another battery, through its inverter.
                 $from = $this->wiring->takesFrom[$inverter->id];
-                $this->railW[$from] = ($this->railW[$from] ?? 0.0) + $takes / $inverter->efficiency;
-                $this->wantedOn[$from][] = ["\0{$unit->id}", $takes / $inverter->efficiency];
+                $this->wanted->railW[$from] = ($this->wanted->railW[$from] ?? 0.0) + $takes / $inverter->efficiency;
+                $this->wanted->on[$from][] = ["\0{$unit->id}", $takes / $inverter->efficiency];
                 $this->keptW[$inverter->component] =
                     ($this->keptW[$inverter->component] ?? 0.0) + $takes / $inverter->efficiency - $takes;
             } else {
@@ -392,47 +287,11 @@ final class Step
         return $had;
     }
 
-    /**
-     * Batteries of a rail that can give.
-     *
-     * @param array<string, Store> $stores
-     * @return array<string, Store>
-     */
-    private function giving(array $stores): array
+    private function discharge(string $rail, RailStores $bank, float $watts, float $hours): void
     {
-        return array_filter(
-            $stores,
-            fn(Store $s): bool => $s->share > 0 && !$s->flat && !isset($this->wiring->noDischarge[$s->battery->id]),
-        );
-    }
-
-    /**
-     * V of a rail from which its batteries are asked for watts; null where they cannot give them at any volts.
-     *
-     * @param array<string, Store> $stores
-     */
-    private function under(array $stores, float $watts): ?float
-    {
-        $siemens = $current = 0.0;
-        foreach ($this->giving($stores) as $store) {
-            $siemens += 1 / $store->battery->ohm;
-            $current += $store->restV() / $store->battery->ohm;
-        }
-        if ($siemens <= 0) {
-            return $watts > 1e-9 ? null : 0.0;
-        }
-        // V² − E V + P R = 0: the upper of its two answers is the one that runs.
-        $under = ($current / $siemens) ** 2 - (4 * $watts) / $siemens;
-
-        return $under < 0 ? null : ($current / $siemens + sqrt($under)) / 2;
-    }
-
-    /** @param array<string, Store> $stores */
-    private function discharge(string $rail, array $stores, float $watts, float $hours): void
-    {
-        $volts = $this->under($stores, $watts) ?? 0.0;
+        $volts = $bank->under($watts) ?? 0.0;
         $this->railV[$rail] = $volts;
-        foreach ($this->giving($stores) as $id => $store) {
+        foreach ($bank->giving() as $id => $store) {
             $amps = ($store->restV() - $volts) / $store->battery->ohm;
             if ($amps >= 0) {
                 $store->give($amps, $hours);
@@ -466,30 +325,30 @@ final class Step
         foreach ($stores as $store) {
             $store->flat = $store->share <= Store::BACK;
         }
-        foreach ($this->wantedOn[$rail] ?? [] as [$id, $wanted]) {
+        foreach ($this->wanted->on[$rail] ?? [] as [$id, $wanted]) {
             if (!str_starts_with($id, "\0")) {
-                $this->missed[$id] = ($this->missed[$id] ?? 0.0) + $wanted;
+                $this->wanted->missed[$id] = ($this->wanted->missed[$id] ?? 0.0) + $wanted;
                 continue;
             }
             // What hangs on its inverter goes with it.
             foreach ($this->wiring->inverters as $source => $unit) {
                 if ("\0{$unit->id}" === $id) {
                     unset($this->keptW[$unit->component]);
-                    foreach ($this->wantedOn[$source] ?? [] as [$load, $takes]) {
-                        $this->missed[$load] = ($this->missed[$load] ?? 0.0) + $takes;
+                    foreach ($this->wanted->on[$source] ?? [] as [$load, $takes]) {
+                        $this->wanted->missed[$load] = ($this->wanted->missed[$load] ?? 0.0) + $takes;
                     }
                 }
             }
         }
-        $this->railW[$rail] = 0.0;
+        $this->wanted->railW[$rail] = 0.0;
     }
 
     private function record(float $hours): void
     {
         $use = 0.0;
-        foreach ($this->wantedOn as $wanted) {
+        foreach ($this->wanted->on as $wanted) {
             foreach ($wanted as [$id, $watts]) {
-                if (str_starts_with($id, "\0") || isset($this->missed[$id])) {
+                if (str_starts_with($id, "\0") || isset($this->wanted->missed[$id])) {
                     continue;
                 }
                 $this->run->usedWh[$id] = ($this->run->usedWh[$id] ?? 0.0) + $watts * $hours;
@@ -506,6 +365,6 @@ final class Step
         $this->run->useW[] = $use + array_sum($this->keptW);
         $this->run->curtailedW[] = $this->curtailedW;
         $this->run->curtailedWh += $this->curtailedW * $hours;
-        $this->run->missedW[] = array_sum($this->missed);
+        $this->run->missedW[] = array_sum($this->wanted->missed);
     }
 }

@@ -79,14 +79,12 @@ final readonly class Sun
         [$share, $diffuse] = self::SKIES[$sky];
         $height = deg2rad($this->heightDeg);
         $kilometres = max(0.0, $elevationM) / 1000;
-        $clear = 1353 * ((1 - 0.14 * $kilometres) * 0.7 ** $this->airMass() ** 0.678 + 0.14 * $kilometres);
+        $clear = 1353 * ((1 - 0.14 * $kilometres) * 0.7 ** ($this->airMass() ** 0.678) + 0.14 * $kilometres);
         $tilt = deg2rad($tiltDeg);
-        $onto =
-            sin($height) * cos($tilt) +
-            cos($height) * sin($tilt) * cos(deg2rad($this->azimuthDeg - $facingDeg));
+        $onto = sin($height) * cos($tilt) + cos($height) * sin($tilt) * cos(deg2rad($this->azimuthDeg - $facingDeg));
         $whole = 1.1 * $clear * $share;
 
         // From all of the sky: what of it the panel sees.
-        return $whole * ((1 - $diffuse) * max(0.0, $onto) + $diffuse * sin($height) * (1 + cos($tilt)) / 2);
+        return $whole * ((1 - $diffuse) * max(0.0, $onto) + ($diffuse * sin($height) * (1 + cos($tilt))) / 2);
     }
 }

@@ -19,6 +19,9 @@ final class Wiring
     /** @var array<string, string> battery => rail */
     public array $railOf = [];
 
+    /** @var array<string, array<string, true>> rail => batteries */
+    public array $on = [];
+
     /** @var array<string, string> part with two posts => rail */
     private array $partRail = [];
 
@@ -62,11 +65,10 @@ final class Wiring
                 $this->noCharge[$id] = $this->noDischarge[$id] = true;
             }
             $this->railOf[$id] = $this->rail($pos, $battery->neg);
+            $this->on[$this->railOf[$id]][$id] = true;
         }
         foreach ($this->graph->users as $id => $user) {
-            $on =
-                $user->device === null ||
-                in_array($settled->positions[$user->device] ?? '', $user->positions, true);
+            $on = $user->device === null || in_array($settled->positions[$user->device] ?? '', $user->positions, true);
             if ($on && $user->direct) {
                 $this->users[$this->rail($user->a, $user->b)][] = $user;
             } elseif ($on && $situation->workingSource($user->a, $user->b) !== null) {

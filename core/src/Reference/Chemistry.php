@@ -134,14 +134,16 @@ enum Chemistry: string
         $points[] = [1.0, $this->fullV()];
         [$from, $low] = $points[0];
         $share = max(0.0, min(1.0, $share));
+        $volts = $low;
         foreach ($points as [$to, $high]) {
-            if ($share <= $to) {
-                return $share < $to ? $low + (($high - $low) * ($share - $from)) / ($to - $from) : $high;
+            $width = $to - $from;
+            if ($width > 0) {
+                $volts += ($high - $low) * max(0.0, min(1.0, ($share - $from) / $width));
             }
             [$from, $low] = [$to, $high];
         }
 
-        return $high;
+        return $volts;
     }
 
     /** Peukert's exponent, for capacity at the rate of twenty hours (common maker practice). */

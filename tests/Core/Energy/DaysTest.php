@@ -17,8 +17,14 @@ use Hollin\Core\States\Engine;
 use Tests\Rigs;
 
 /** A load of the day, on for some hours. */
-function needed(string $id, float $watts, string $at = '', float $fromH = 0, float $hours = 24, array $more = []): Needed
-{
+function needed(
+    string $id,
+    float $watts,
+    string $at = '',
+    float $fromH = 0,
+    float $hours = 24,
+    array $more = [],
+): Needed {
     return Needed::from(
         $id,
         new Values(
@@ -84,13 +90,15 @@ describe('days', function (): void {
         $through = array_sum($run->usedWh) + array_sum($run->keptWh);
         expect($through)->toBeGreaterThan(500.0);
         expect(abs($run->unaccountedWh()))->toBeLessThan(1e-4 * $through);
-    })->with(['bellows', 'causeway', 'tideline'])->with([
-        'sun' => [['days' => 6]],
-        'grey and driving' => [['days' => 10, 'weather' => 'grey', 'driveH' => 1.5]],
-        'on a weak supply' => [['days' => 3, 'shore' => 's15', 'startShare' => 20]],
-        'on and off a supply' => [['days' => 4, 'shore' => 's30', 'shoreFromH' => 18, 'shoreH' => 3]],
-        'frost' => [['days' => 4, 'lowC' => -12, 'highC' => -2, 'month' => 1, 'driveH' => 1]],
-    ]);
+    })
+        ->with(['bellows', 'causeway', 'tideline'])
+        ->with([
+            'sun' => [['days' => 6]],
+            'grey and driving' => [['days' => 10, 'weather' => 'grey', 'driveH' => 1.5]],
+            'on a weak supply' => [['days' => 3, 'shore' => 's15', 'startShare' => 20]],
+            'on and off a supply' => [['days' => 4, 'shore' => 's30', 'shoreFromH' => 18, 'shoreH' => 3]],
+            'frost' => [['days' => 4, 'lowC' => -12, 'highC' => -2, 'month' => 1, 'driveH' => 1]],
+        ]);
 
     it('agree with the load flow in twenty of their quarters', function (string $name, array $trip): void {
         $document = Rigs::demo($name);
@@ -114,7 +122,11 @@ describe('days', function (): void {
         foreach ($run->moments as $n => $moment) {
             $shares = array_map(fn(array $s): float => $s[$n], $run->share);
             // Neither at the taper nor at the end, where the load flow goes by "half".
-            if ($held === 20 || min($shares) < 0.1 || max([0, ...array_diff_key($shares, ['starter.cells' => 0])]) > 0.8) {
+            if (
+                $held === 20 ||
+                min($shares) < 0.1 ||
+                max([0, ...array_diff_key($shares, ['starter.cells' => 0])]) > 0.8
+            ) {
                 continue;
             }
             [$theirs, $lost] = flowStoreW($rig, $moment);
@@ -136,7 +148,13 @@ describe('a battery alone', function (): void {
     /** Hours a constant load runs from the usual bank. */
     $hours = function (array $bank, float $watts, int $days = 3): ?float {
         $rig = Rigs::asFound(
-            Rigs::job(...array_map(fn(string $p, mixed $v): array => Sample::survey('house', $p, $v), array_keys($bank), $bank)),
+            Rigs::job(
+                ...array_map(
+                    fn(string $p, mixed $v): array => Sample::survey('house', $p, $v),
+                    array_keys($bank),
+                    $bank,
+                ),
+            ),
         );
 
         return daysOf($rig, [needed('lamp', $watts)], ['days' => $days])->endsAtH;
@@ -149,10 +167,17 @@ describe('a battery alone', function (): void {
             $wh += 0.1 * Hollin\Core\Reference\Chemistry::Lfp->restAtV($s);
         }
         $ran = $hours(
-            ['/chemistry' => 'lfp', '/unitV' => 12.8, '/unitAh' => 100, '/series' => 1, '/parallel' => 1, '/unitMilliohm' => 0.2],
+            [
+                '/chemistry' => 'lfp',
+                '/unitV' => 12.8,
+                '/unitAh' => 100,
+                '/series' => 1,
+                '/parallel' => 1,
+                '/unitMilliohm' => 0.2,
+            ],
             $watts,
         );
-        expect($ran)->toEqualWithDelta($wh / $watts, max(0.3, 0.005 * $wh / $watts));
+        expect($ran)->toEqualWithDelta($wh / $watts, max(0.3, (0.005 * $wh) / $watts));
     })->with([40, 100, 320]);
 
     it('gives lead the hours that Peukert gives it', function () use ($hours): void {
@@ -212,17 +237,17 @@ describe('what ends the days', function (): void {
 
     it('stops when it is told to', function (): void {
         $told = [];
-        $run = Days::of(
-            demoRig('causeway'),
-            [],
-            Trip::from(Rigs::object(['days' => 10])),
-            function (float $share) use (&$told): bool {
-                $told[] = $share;
+        $run = Days::of(demoRig('causeway'), [], Trip::from(Rigs::object(['days' => 10])), function (float $share) use (
+            &$told,
+        ): bool {
+            $told[] = $share;
 
-                return $share < 0.3;
-            },
-        );
-        expect($run->stopped)->toBeTrue()->and($told)->toBe([0.0, 0.1, 0.2, 0.3]);
+            return $share < 0.3;
+        });
+        expect($run->stopped)
+            ->toBeTrue()
+            ->and($told)
+            ->toBe([0.0, 0.1, 0.2, 0.3]);
         expect(count($run->useW))->toBe(3 * 96);
     });
 });
