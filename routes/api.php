@@ -21,6 +21,7 @@ use App\Http\Controllers\SessionController;
 use App\Http\Controllers\SetUpController;
 use App\Http\Controllers\SheetController;
 use App\Http\Controllers\StateController;
+use App\Http\Controllers\StayController;
 use App\Http\Controllers\TokenController;
 use App\Http\Middleware\BySession;
 use App\Http\Middleware\OneBody;
@@ -66,6 +67,9 @@ Route::middleware([
     Route::post('/jobs/{job}/file', [JobFileController::class, 'import']);
     Route::get('/jobs/{job}/remedies', [RemedyController::class, 'index']);
     Route::post('/jobs/{job}/states', [StateController::class, 'settle']);
+    Route::post('/jobs/{job}/stay', [StayController::class, 'show']);
+    Route::get('/jobs/{job}/loads', [StayController::class, 'export']);
+    Route::post('/jobs/{job}/loads', [StayController::class, 'read']);
     Route::post('/jobs/{job}/probe', [StateController::class, 'probe']);
     Route::post('/jobs/{job}/netlist', [StateController::class, 'netlist']);
     Route::post('/jobs/{job}/here', [HereController::class, 'store']);

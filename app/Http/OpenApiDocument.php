@@ -188,6 +188,24 @@ final class OpenApiDocument
                     'charge' => ['type' => 'string', 'enum' => ['full', 'half', 'low']],
                 ],
             ),
+            'StayBody' => Shape::object(['view' => $text], ['revision' => $integer]),
+            'LoadListBody' => Shape::object(['text' => $text]),
+            'LoadListRead' => Shape::object(['loads' => Shape::map(Shape::ref('NeedLoad'))]),
+            'NeedLoad' => Shape::object(
+                ['label' => $text, 'supply' => $text, 'watts' => $any],
+                array_fill_keys(
+                    ['order', 'count', 'duty', 'startA', 'softStartA', 'also12W', 'fuelPerH', 'onlyAbove'],
+                    ['type' => 'number'],
+                ) + [
+                    'at' => $text,
+                    'season' => $text,
+                    'fuel' => $text,
+                    'continuous' => ['type' => 'boolean'],
+                    'spans' => Shape::map(
+                        Shape::object(['fromH' => ['type' => 'number'], 'hours' => ['type' => 'number']]),
+                    ),
+                ],
+            ),
             'ProbeBody' => Shape::object(
                 [
                     'view' => $text,
@@ -338,6 +356,8 @@ final class OpenApiDocument
                             ),
                         ),
                         'offGrid' => Shape::map(['type' => 'boolean']),
+                        'loads' => Shape::map(Shape::ref('NeedLoad')),
+                        'trip' => $any,
                     ],
                 ),
                 'plans' => Shape::map(Shape::ref('Plan')),

@@ -38,6 +38,11 @@ final class ReferenceShapes
                 ),
             ]),
             'Reference' => Shape::object([
+                'needs' => Shape::object([
+                    'load' => Shape::map(Shape::ref('Field')),
+                    'trip' => Shape::map(Shape::ref('Field')),
+                    'typical' => Shape::map(Shape::ref('NeedLoad')),
+                ]),
                 'version' => $text,
                 'forms' => Shape::map(
                     Shape::object([

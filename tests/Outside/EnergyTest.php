@@ -3,9 +3,9 @@
 declare(strict_types=1);
 
 use Hollin\Core\Energy\Store;
-use Hollin\Core\Energy\Sun;
 use Hollin\Core\Network\Battery;
 use Hollin\Core\Reference\Chemistry;
+use Hollin\Core\Reference\Sun;
 use Symfony\Component\Process\Process;
 
 function store(Chemistry $chemistry, float $ah, float $share, float $volts = 12.8): Store

@@ -6,6 +6,8 @@ namespace App\Http\Controllers;
 
 use Hollin\Core\Components\Catalogue;
 use Hollin\Core\Job\Field;
+use Hollin\Core\Needs\Asked;
+use Hollin\Core\Needs\Typical;
 use Hollin\Core\Plan\Arrangements\Arrangements;
 use Hollin\Core\Plan\Arrangements\Kinds;
 use Hollin\Core\Plan\Layouts;
@@ -99,6 +101,11 @@ final class ReferenceController
                 'forms' => $forms,
                 'layouts' => $layouts,
                 'arrangements' => $arrangements,
+                'needs' => [
+                    'load' => (object) array_map(fn(Field $f): array => $f->form(), Asked::load()),
+                    'trip' => (object) array_map(fn(Field $f): array => $f->form(), Asked::trip()),
+                    'typical' => (object) Typical::all(),
+                ],
                 'batteries' => self::kinds(Kinds::batteries()),
                 'walk' => self::kinds(WalkRound::items()),
                 'rules' => $rules,

@@ -14,7 +14,13 @@ use Symfony\Component\HttpFoundation\Response;
 final class TokensReadOnly
 {
     /** What is posted and changes nothing. */
-    private const ASKING = ['api/v1/jobs/*/states', 'api/v1/jobs/*/probe', 'api/v1/jobs/*/netlist'];
+    private const ASKING = [
+        'api/v1/jobs/*/states',
+        'api/v1/jobs/*/probe',
+        'api/v1/jobs/*/netlist',
+        'api/v1/jobs/*/stay',
+        'api/v1/jobs/*/loads',
+    ];
 
     /** @param Closure(Request): Response $next */
     public function handle(Request $request, Closure $next): Response

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Answers;
 
+use Hollin\Core\Answers\Shapes\DayShapes;
 use Hollin\Core\Answers\Shapes\FindingShapes;
 use Hollin\Core\Answers\Shapes\SizeShapes;
 use Hollin\Core\Answers\Shapes\StateShapes;
@@ -28,7 +29,7 @@ final class Shape
     /** @return array<string, array<string, mixed>> definitions by name; references are "#/components/schemas/…" */
     public static function definitions(): array
     {
-        return FindingShapes::all() + WallShapes::all() + SizeShapes::all() + StateShapes::all();
+        return FindingShapes::all() + WallShapes::all() + SizeShapes::all() + StateShapes::all() + DayShapes::all();
     }
 
     /**

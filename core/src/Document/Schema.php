@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace Hollin\Core\Document;
 
 use Hollin\Core\Components\PartSchema;
+use Hollin\Core\Job\Field;
 use Hollin\Core\Job\Id;
 use Hollin\Core\Job\Problem;
 use Hollin\Core\Job\SchemaCheck;
 use Hollin\Core\Job\Tree;
+use Hollin\Core\Needs\Asked;
 use Hollin\Core\Plan\Op;
 use Hollin\Core\Plan\WalkRound;
 use stdClass;
@@ -50,6 +52,7 @@ final class Schema
             ],
             ['title', 'running'],
         );
+        $definitions['load'] = (object) Field::objectSchema(Asked::load());
         $definitions['change'] = SchemaCheck::object(
             [
                 'op' => (object) ['enum' => array_map(fn(Op $o): string => $o->value, Op::cases())],
@@ -146,6 +149,8 @@ final class Schema
                             'additionalProperties' => (object) ['const' => true],
                             'description' => 'circuits that must work without any supply: "circuit": true',
                         ],
+                        'loads' => SchemaCheck::map('#/$defs/load', 100),
+                        'trip' => (object) Field::objectSchema(Asked::trip()),
                     ],
                     [],
                 ),

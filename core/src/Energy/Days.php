@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Hollin\Core\Energy;
 
 use Closure;
+use Hollin\Core\Needs\Needed;
+use Hollin\Core\Needs\Trip;
 use Hollin\Core\Network\About;
 use Hollin\Core\Rules\Examination;
 
@@ -33,6 +35,9 @@ final class Days
 
     /** @var array<string, float> rail => volts of the last quarter */
     private array $railV = [];
+
+    /** @var array<string, float> quarter and weather => W/m² on the panels */
+    private array $light = [];
 
     private readonly string $house;
 
@@ -94,7 +99,10 @@ final class Days
         $of = $n % Needed::QUARTERS;
         $hour = ($of + 0.5) / 4;
         $day = intdiv($n, Needed::QUARTERS) + 1;
-        $light = $this->light($of, $hour, $day);
+        $light = $this->light["{$of} {$this->trip->weather($day)}"] ??= $this->trip->light(
+            $of,
+            $this->trip->weather($day),
+        );
         $celsius = $this->trip->celsius($hour);
         $driving = $this->trip->within($hour, 'driveFromH', 'driveH') && !$this->stands();
         $fed = $driving ? 'nothing' : $this->fed($hour);
@@ -105,20 +113,6 @@ final class Days
         $wiring = $this->scenes->wiring($fed, $inverting, $driving, $light > 1.0, $cold, $this->moved($cold));
         $this->step($n, $wiring, $running, $light / 1000, $celsius);
         $this->after($n, $wiring);
-    }
-
-    /** @var array<string, float> quarter and weather => W/m² on the panels */
-    private array $light = [];
-
-    private function light(int $quarter, float $hour, int $day): float
-    {
-        return $this->light["{$quarter} {$this->trip->weather($day)}"] ??=
-            Sun::locally($this->trip->month(), $hour, $this->trip->number('latitude'))->onto(
-                $this->trip->number('tiltDeg'),
-                $this->trip->number('facingDeg'),
-                $this->trip->weather($day),
-                $this->trip->number('elevationM'),
-            ) * ($this->trip->within($hour, 'shadeFromH', 'shadeH') ? $this->trip->number('shadeLeft') / 100 : 1.0);
     }
 
     /** Whether nothing drives it: no hours, or no engine in the survey. */

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Energy;
 
+use Hollin\Core\Needs\Needed;
+
 use Hollin\Core\Network\PowerConverter;
+use Hollin\Core\Reference\Sun;
 
 /** The balance of one quarter of an hour: what is wanted, what comes, and what each battery gives or takes. */
 final class Step

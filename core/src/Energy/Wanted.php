@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Energy;
 
+use Hollin\Core\Needs\Needed;
+
 /** What is wanted in one quarter of an hour: of each alternating source, each circuit and each pair of rails. */
 final class Wanted
 {

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 use Hollin\Core\Energy\Days;
 use Hollin\Core\Energy\Moment;
-use Hollin\Core\Energy\Needed;
 use Hollin\Core\Energy\Run;
-use Hollin\Core\Energy\Trip;
 use Hollin\Core\Job\Values;
+use Hollin\Core\Needs\Needed;
+use Hollin\Core\Needs\Trip;
 use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Rules\Examination;
 use Hollin\Core\Rules\Sample;

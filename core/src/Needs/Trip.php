@@ -2,10 +2,11 @@
 
 declare(strict_types=1);
 
-namespace Hollin\Core\Energy;
+namespace Hollin\Core\Needs;
 
 use Hollin\Core\Job\Field;
 use Hollin\Core\Job\Values;
+use Hollin\Core\Reference\Sun;
 use stdClass;
 
 /** Where the rig stands, for how long, and under what sky. What nobody has said is as it usually is. */
@@ -85,6 +86,23 @@ final readonly class Trip
         [$low, $high] = [$this->number('lowC'), $this->number('highC')];
 
         return ($low + $high) / 2 - (($high - $low) / 2) * cos((2 * M_PI * ($hour - 4)) / 24);
+    }
+
+    /** W/m² on the panels in a quarter of the day, under a sky, with what shades them then. */
+    public function light(int $quarter, string $weather): float
+    {
+        $hour = ($quarter + 0.5) / 4;
+        $sun = Sun::locally($this->month(), $hour, $this->number('latitude'));
+        $left = $this->within($hour, 'shadeFromH', 'shadeH') ? $this->number('shadeLeft') / 100 : 1.0;
+
+        return $left *
+            $sun->onto($this->number('tiltDeg'), $this->number('facingDeg'), $weather, $this->number('elevationM'));
+    }
+
+    /** Whether somebody has said it. */
+    public function says(string $name): bool
+    {
+        return $this->values->has($name);
     }
 
     /** The same with other answers. */

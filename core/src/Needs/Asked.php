@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Hollin\Core\Energy;
+namespace Hollin\Core\Needs;
 
 use Hollin\Core\Job\Field;
 use Hollin\Core\Job\Plausible;

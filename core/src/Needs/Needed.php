@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Hollin\Core\Energy;
+namespace Hollin\Core\Needs;
 
 use Hollin\Core\Job\Basis;
 use Hollin\Core\Job\Values;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Hollin\Core\Energy;
+namespace Hollin\Core\Reference;
 
 /**
  * Where the sun stands and what it leaves on a panel. Position by the low-precision formulas of the Astronomical

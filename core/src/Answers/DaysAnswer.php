@@ -1,0 +1,242 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Answers;
+
+use Closure;
+use Hollin\Core\Energy\Days;
+use Hollin\Core\Energy\Proposal;
+use Hollin\Core\Energy\Questions;
+use Hollin\Core\Energy\Run;
+use Hollin\Core\Energy\Scenes;
+use Hollin\Core\Job\Values;
+use Hollin\Core\Needs\Asked;
+use Hollin\Core\Needs\Clock;
+use Hollin\Core\Needs\Needed;
+use Hollin\Core\Needs\Trip;
+use Hollin\Core\Network\About;
+use Hollin\Core\Network\PowerConverter;
+use Hollin\Core\Reference\Sun;
+use Hollin\Core\Rules\Examination;
+use stdClass;
+
+/** What must run, over the days of a stay: the day, the days as they go, what owners ask, and sizes that follow. */
+final readonly class DaysAnswer
+{
+    /** @var list<Needed> */
+    private array $loads;
+
+    private Trip $trip;
+
+    /** @param stdClass $needs of the job file, already checked */
+    public function __construct(private Examination $rig, stdClass $needs)
+    {
+        $loads = [];
+        foreach ((new Values($needs))->entries('loads') as $id => $values) {
+            $loads[$id] = [$values->number('order'), Needed::from((string) $id, $values)];
+        }
+        uasort($loads, fn(array $a, array $b): int => $a[0] <=> $b[0]);
+        $this->loads = array_values(array_column($loads, 1));
+        $this->trip = Trip::from($needs->trip ?? new stdClass());
+    }
+
+    /**
+     * @param ?Closure(float): bool $progress told the share that is done; false stops it
+     * @return array<string, mixed>
+     */
+    public function toArray(?Closure $progress = null): array
+    {
+        $run = Days::of($this->rig, $this->loads, $this->trip, $progress);
+
+        return [
+            'day' => $this->day($run),
+            'run' => $this->run($run),
+            'replies' => array_map(
+                fn($reply): array => $reply->toArray(),
+                (new Questions($this->rig, $this->loads, $this->trip))->all(),
+            ),
+            'sizes' => $this->sizes(),
+            'assumed' => $this->assumed(),
+        ];
+    }
+
+    /** @return array<string, mixed> the same stay as another rig would have it, for beside the first */
+    public function beside(): array
+    {
+        return $this->run(Days::of($this->rig, $this->loads, $this->trip));
+    }
+
+    /** @return array<string, mixed> */
+    private function day(Run $run): array
+    {
+        $uses = 0.0;
+        $rows = [];
+        foreach ($this->loads as $load) {
+            $runs = $load->runsIn($this->trip->month(), $this->trip->number('latitude'));
+            $uses += $runs ? $load->dayWh() : 0.0;
+            $rows[] = [
+                'id' => $load->id,
+                'dayWh' => round($load->dayWh(), 1),
+                'fullW' => $load->fullW(),
+                'runs' => $runs,
+                'assumed' => $load->isAssumed(),
+            ];
+        }
+        $panelsW = 0.0;
+        foreach ($this->rig->graph->converters as $unit) {
+            $panelsW += $unit->kind === PowerConverter::FIELD ? $unit->fieldW : 0.0;
+        }
+        $sun = [];
+        for ($quarter = 0; $quarter < Needed::QUARTERS; $quarter++) {
+            $sun[] = round(
+                ($this->trip->light($quarter, $this->trip->weather(1)) / 1000) * Sun::PERFORMANCE * $panelsW,
+                1,
+            );
+        }
+
+        return [
+            'usesWh' => round($uses, 1),
+            'keptWh' => round(array_sum($run->keptWh) / max(1, $this->trip->days()), 1),
+            'rows' => $rows,
+            'sunW' => $sun,
+            'sunWh' => round(array_sum($sun) / 4, 1),
+            'panelsW' => $panelsW,
+            'drives' => (new Scenes($this->rig))->about(About::Driving) !== null,
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private function run(Run $run): array
+    {
+        $engine = Scenes::engineBatteries($this->rig);
+        $batteries = [];
+        foreach ($run->share as $id => $shares) {
+            $battery = $this->rig->graph->batteries[$id];
+            $batteries[] = [
+                'id' => $battery->component,
+                'label' => $this->rig->graph->label($battery->component),
+                'ah' => $battery->capacityAh,
+                'ofEngine' => isset($engine[$id]),
+                'share' => array_map(fn(float $s): float => round($s, 4), $shares),
+                'lowest' => round(min([1.0, ...$shares]), 4),
+            ];
+        }
+        $days = max(1, $this->trip->days());
+
+        return [
+            'days' => $this->trip->days(),
+            'batteries' => $batteries,
+            'inW' => array_map(fn(array $w): array => array_map(fn(float $x): float => round($x, 1), $w), $run->inW),
+            'useW' => array_map(fn(float $x): float => round($x, 1), $run->useW),
+            'curtailedW' => array_map(fn(float $x): float => round($x, 1), $run->curtailedW),
+            'missedW' => array_map(fn(float $x): float => round($x, 1), $run->missedW),
+            'cameWh' => array_map(fn(float $x): float => round($x, 1), $run->cameWh),
+            'usedWh' => round(array_sum($run->usedWh), 1),
+            'keptWh' => $this->kept($run),
+            'curtailedWh' => round($run->curtailedWh, 1),
+            'generatorHPerDay' => round($run->generatorH / $days, 2),
+            'endsBy' => $run->endsBy,
+            'endsAtH' => $run->endsAtH,
+            'words' => $this->words($run),
+            'events' => array_map(
+                fn(array $e): array => [
+                    'atH' => $e['atH'],
+                    'kind' => $e['kind'],
+                    'words' => $this->event($e['kind'], $e['what']),
+                ],
+                array_slice($run->events, 0, 40),
+            ),
+        ];
+    }
+
+    /** @return list<array{label: string, wh: float}> */
+    private function kept(Run $run): array
+    {
+        $kept = [];
+        foreach ($run->keptWh as $unit => $wh) {
+            $kept[] = ['label' => $this->rig->graph->label((string) $unit), 'wh' => round($wh, 1)];
+        }
+
+        return $kept;
+    }
+
+    private function words(Run $run): string
+    {
+        if ($run->endsBy === null) {
+            return sprintf('It lasts all %d days.', $this->trip->days());
+        }
+
+        return sprintf(
+            '%s after %s: on day %d at %s.',
+            ucfirst(Questions::stops($run->endsBy)),
+            Clock::long((float) $run->endsAtH),
+            1 + (int) ($run->endsAtH / 24),
+            Clock::of((float) $run->endsAtH),
+        );
+    }
+
+    private function event(string $kind, string $what): string
+    {
+        $graph = $this->rig->graph;
+        $source = $graph->sources[$what] ?? null;
+        $name = $graph->label($source === null ? $what : $source->component);
+
+        return match ($kind) {
+            'battery' => $what === '' ? 'the battery holds nothing up any more' : "{$name} shuts down for low volts",
+            'cut_off' => "{$name} opens",
+            'overload' => "{$name} is asked for more than it gives",
+            'refused' => 'the generator runs and feeds nothing',
+            default => Questions::stops($kind),
+        };
+    }
+
+    /** @return array<string, mixed> */
+    private function sizes(): array
+    {
+        $days = max(1.0, min(5.0, (float) $this->trip->days()));
+        $make = new Proposal($this->loads, $this->trip, $days);
+
+        return [
+            'days' => $days,
+            'togetherW' => round($make->togetherW()),
+            'surgeW' => round($make->surgeW()),
+            'inverterW' => $make->inverterW(),
+            'dayWh' => round($make->dayWh()),
+            'bankAh' => round($make->bankAh()),
+            'chargerA' => round($make->chargerA()),
+            'sunW' => round($make->sunW()),
+            'sunHours' => round($make->sunHours(), 1),
+        ];
+    }
+
+    /** @return list<string> what nobody has said, and is taken for it */
+    private function assumed(): array
+    {
+        $said = [];
+        foreach (Asked::trip() as $name => $field) {
+            if ($field->usual !== null && !$this->trip->says($name) && $this->matters($name)) {
+                $usual = $field->choices[(string) $field->usual] ?? $field->usual;
+                $said[] = trim(
+                    sprintf(
+                        '%s: %s %s',
+                        $field->label,
+                        is_bool($usual) ? ($usual ? 'yes' : 'no') : $usual,
+                        $field->unit,
+                    ),
+                );
+            }
+        }
+
+        return $said;
+    }
+
+    private function matters(string $name): bool
+    {
+        return in_array(
+            $name,
+            ['latitude', 'month', 'weather', 'lowC', 'highC', 'inverter', 'startShare', 'tiltDeg'],
+            true,
+        );
+    }
+}

@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Answers\Shapes;
+
+use Hollin\Core\Answers\Shape;
+
+/** Shapes of days: the day, the run over several, replies, sizes. */
+final class DayShapes
+{
+    /** @return array<string, array<string, mixed>> definitions by name */
+    public static function all(): array
+    {
+        $text = Shape::TEXT;
+        $number = Shape::NUMBER;
+        $flag = Shape::FLAG;
+        $numbers = Shape::list($number);
+
+        return [
+            'StayRun' => Shape::object([
+                'days' => ['type' => 'integer'],
+                'batteries' => Shape::list(
+                    Shape::object([
+                        'id' => $text,
+                        'label' => $text,
+                        'ah' => $number,
+                        'ofEngine' => $flag,
+                        'share' => $numbers,
+                        'lowest' => $number,
+                    ]),
+                ),
+                'inW' => Shape::map($numbers),
+                'useW' => $numbers,
+                'curtailedW' => $numbers,
+                'missedW' => $numbers,
+                'cameWh' => Shape::map($number),
+                'usedWh' => $number,
+                'keptWh' => Shape::list(Shape::object(['label' => $text, 'wh' => $number])),
+                'curtailedWh' => $number,
+                'generatorHPerDay' => $number,
+                'endsBy' => Shape::MAYBE_TEXT,
+                'endsAtH' => Shape::MAYBE_NUMBER,
+                'words' => $text,
+                'events' => Shape::list(Shape::object(['atH' => $number, 'kind' => $text, 'words' => $text])),
+            ]),
+            'Stay' => Shape::object([
+                'day' => Shape::object([
+                    'usesWh' => $number,
+                    'keptWh' => $number,
+                    'rows' => Shape::list(
+                        Shape::object([
+                            'id' => $text,
+                            'dayWh' => $number,
+                            'fullW' => $number,
+                            'runs' => $flag,
+                            'assumed' => $flag,
+                        ]),
+                    ),
+                    'sunW' => $numbers,
+                    'sunWh' => $number,
+                    'panelsW' => $number,
+                    'drives' => $flag,
+                ]),
+                'run' => Shape::ref('StayRun'),
+                'replies' => Shape::list(
+                    Shape::object([
+                        'id' => $text,
+                        'ask' => $text,
+                        'good' => $flag,
+                        'words' => $text,
+                        'lines' => Shape::list($text),
+                    ]),
+                ),
+                'sizes' => Shape::object([
+                    'days' => $number,
+                    'togetherW' => $number,
+                    'surgeW' => $number,
+                    'inverterW' => $number,
+                    'dayWh' => $number,
+                    'bankAh' => $number,
+                    'chargerA' => $number,
+                    'sunW' => $number,
+                    'sunHours' => $number,
+                ]),
+                'assumed' => Shape::list($text),
+            ]),
+        ];
+    }
+}

@@ -1,0 +1,141 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Energy;
+
+use Hollin\Core\Needs\Needed;
+use Hollin\Core\Needs\Trip;
+use Hollin\Core\Reference\Chemistry;
+use Hollin\Core\Reference\Sun;
+
+/**
+ * Sizes from what must run: inverter, bank, charging, sun. Whichever the owner has (loads, room, days), the others
+ * follow.
+ */
+final readonly class Proposal
+{
+    private const INVERTER_W = [300, 600, 1000, 1500, 2000, 3000, 4000, 5000];
+
+    private const EFFICIENCY = 0.88;
+
+    /** A bank is filled again in so many hours on a supply. Common practice. */
+    private const REFILL_H = 6.0;
+
+    /**
+     * @param list<Needed> $loads
+     * @param float $days without sun or engine
+     */
+    public function __construct(
+        private array $loads,
+        private Trip $trip,
+        private float $days,
+        private Chemistry $chemistry = Chemistry::Lfp,
+        private float $volts = 12.8,
+    ) {}
+
+    /** W of 120 V that run at once in the worst quarter of an hour, at full. */
+    public function togetherW(): float
+    {
+        $most = 0.0;
+        for ($quarter = 0; $quarter < Needed::QUARTERS; $quarter++) {
+            $now = 0.0;
+            foreach ($this->running() as $load) {
+                $now += $load->isAlternating() && isset($load->watts[$quarter]) ? $load->fullW() : 0.0;
+            }
+            $most = max($most, $now);
+        }
+
+        return $most;
+    }
+
+    /** W for seconds: the largest start beside what else runs. */
+    public function surgeW(): float
+    {
+        $start = 0.0;
+        foreach ($this->running() as $load) {
+            $more = ($load->startA(true) ?? ($load->startA() ?? 0.0)) * 120 - $load->fullW();
+            $start = $load->isAlternating() ? max($start, $more) : $start;
+        }
+
+        return $this->togetherW() + $start;
+    }
+
+    /** The next usual size that carries it for good with a quarter to spare, and half its surge; 0 for none. */
+    public function inverterW(): float
+    {
+        if ($this->togetherW() <= 0) {
+            return 0.0;
+        }
+        foreach (self::INVERTER_W as $watts) {
+            if ($watts >= 1.25 * $this->togetherW() && 2 * $watts >= $this->surgeW()) {
+                return (float) $watts;
+            }
+        }
+
+        return (float) self::INVERTER_W[count(self::INVERTER_W) - 1];
+    }
+
+    /** Wh a day at the battery: what runs on 120 V with the inverter's losses, and its idling. */
+    public function dayWh(): float
+    {
+        $wh = 0.0;
+        foreach ($this->running() as $load) {
+            $wh += $load->dayWh() / ($load->isAlternating() ? self::EFFICIENCY : 1.0);
+            $wh += $load->fullW() > 0 ? ($load->also12W() * $load->dayWh()) / $load->fullW() : 0.0;
+        }
+        // A usual unit idles at a hundredth of what it gives.
+        return $wh + ($this->trip->text('inverter') === 'on' ? 24 * 0.01 * $this->inverterW() : 0.0);
+    }
+
+    /** Ah that last the days. */
+    public function bankAh(): float
+    {
+        return ($this->dayWh() * $this->days) / ($this->volts * $this->chemistry->usableShare());
+    }
+
+    /** Days that so many Ah last. */
+    public function daysOf(float $ah): float
+    {
+        return ($ah * $this->volts * $this->chemistry->usableShare()) / max(1e-9, $this->dayWh());
+    }
+
+    /** A of a charger that fills it again overnight, within what the chemistry likes. */
+    public function chargerA(): float
+    {
+        $ah = $this->bankAh();
+
+        return min(
+            ($ah * $this->chemistry->usableShare()) / self::REFILL_H,
+            $ah * ($this->chemistry->isLead() ? 0.2 : 0.5),
+        );
+    }
+
+    /** W of panels that bring a day's use, in this month and sky. */
+    public function sunW(): float
+    {
+        return $this->dayWh() / max(0.05, $this->sunHours() * Sun::PERFORMANCE);
+    }
+
+    /** Hours of full sun that a day is worth. */
+    public function sunHours(): float
+    {
+        $wh = 0.0;
+        for ($quarter = 0; $quarter < Needed::QUARTERS; $quarter++) {
+            $wh += $this->trip->light($quarter, $this->trip->text('weather')) / 4000;
+        }
+
+        return $wh;
+    }
+
+    /** @return list<Needed> */
+    private function running(): array
+    {
+        return array_values(
+            array_filter(
+                $this->loads,
+                fn(Needed $l): bool => $l->runsIn($this->trip->month(), $this->trip->number('latitude')),
+            ),
+        );
+    }
+}
