@@ -188,7 +188,14 @@ final class OpenApiDocument
                     'charge' => ['type' => 'string', 'enum' => ['full', 'half', 'low']],
                 ],
             ),
-            'StayBody' => Shape::object(['view' => $text], ['revision' => $integer]),
+            'StayBody' => Shape::object(
+                ['view' => $text],
+                [
+                    'revision' => $integer,
+                    'from' => ['type' => 'string', 'enum' => ['days', 'bank', 'panels']],
+                    'value' => ['type' => 'number'],
+                ],
+            ),
             'LoadListBody' => Shape::object(['text' => $text]),
             'LoadListRead' => Shape::object(['loads' => Shape::map(Shape::ref('NeedLoad'))]),
             'NeedLoad' => Shape::object(

@@ -9,6 +9,7 @@ use Database\Seeders\Demo\BellowsTrailer;
 use Database\Seeders\Demo\CausewayVan;
 use Database\Seeders\Demo\GraftingTrailer;
 use Database\Seeders\Demo\KiteCamper;
+use Database\Seeders\Demo\Stays;
 use Database\Seeders\Demo\TideLineVan;
 use Hollin\Core\Document\JobFile;
 use Hollin\Core\Intent\Intents;
@@ -49,7 +50,7 @@ final class DemoRigs
                 'title' => 'Grafting trailer 2',
                 'kind' => 'travel_trailer',
                 'customer' => 'Pippin & Scion grafting school',
-                'survey' => GraftingTrailer::survey(),
+                'survey' => [...GraftingTrailer::survey(), ...Stays::of('grafting')],
                 'plans' => GraftingTrailer::plans(),
             ],
             'archive' => [
@@ -63,21 +64,21 @@ final class DemoRigs
                 'title' => 'Tide-line van',
                 'kind' => 'van',
                 'customer' => 'Wader Count Society',
-                'survey' => TideLineVan::survey(),
+                'survey' => [...TideLineVan::survey(), ...Stays::of('tideline')],
                 'plans' => TideLineVan::plans(),
             ],
             'causeway' => [
                 'title' => 'Causeway van',
                 'kind' => 'van',
                 'customer' => 'Gauge Keepers',
-                'survey' => CausewayVan::survey(),
+                'survey' => [...CausewayVan::survey(), ...Stays::of('causeway')],
                 'plans' => CausewayVan::plans(),
             ],
             'bellows' => [
                 'title' => 'Bellows trailer',
                 'kind' => 'travel_trailer',
                 'customer' => 'Open Flue Tuners',
-                'survey' => BellowsTrailer::survey(),
+                'survey' => [...BellowsTrailer::survey(), ...Stays::of('bellows')],
                 'plans' => BellowsTrailer::plans(),
             ],
             'kite' => [

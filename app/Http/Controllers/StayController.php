@@ -43,7 +43,13 @@ final class StayController
     public function show(StayRequest $request, RigJob $job): JsonResponse
     {
         return response()->json(
-            $request->stay($job)->toArray(fn(float $share): bool => connection_aborted() === 0),
+            $request
+                ->stay($job)
+                ->toArray(
+                    fn(float $share): bool => connection_aborted() === 0,
+                    $request->string('from', 'days')->toString(),
+                    $request->filled('value') ? $request->float('value') : null,
+                ),
             200,
             [],
             JSON_PRESERVE_ZERO_FRACTION,

@@ -25,6 +25,8 @@ final class StayRequest extends FormRequest
     {
         return [
             'view' => ['required', 'string', 'max:120'],
+            'from' => ['nullable', 'in:days,bank,panels'],
+            'value' => ['nullable', 'numeric', 'min:0.1', 'max:20000', 'required_with:from'],
             'revision' => ['nullable', 'integer', 'min:1', 'max:2147483647'],
         ];
     }

@@ -43,9 +43,10 @@ final readonly class DaysAnswer
 
     /**
      * @param ?Closure(float): bool $progress told the share that is done; false stops it
+     * @param string $from what sizes start from: days, bank (Ah) or panels (W)
      * @return array<string, mixed>
      */
-    public function toArray(?Closure $progress = null): array
+    public function toArray(?Closure $progress = null, string $from = 'days', ?float $value = null): array
     {
         $run = Days::of($this->rig, $this->loads, $this->trip, $progress);
 
@@ -56,7 +57,7 @@ final readonly class DaysAnswer
                 fn($reply): array => $reply->toArray(),
                 (new Questions($this->rig, $this->loads, $this->trip))->all(),
             ),
-            'sizes' => $this->sizes(),
+            'sizes' => $this->sizes($from, $value),
             'assumed' => $this->assumed(),
         ];
     }
@@ -192,20 +193,28 @@ final readonly class DaysAnswer
     }
 
     /** @return array<string, mixed> */
-    private function sizes(): array
+    private function sizes(string $from, ?float $value): array
     {
-        $days = max(1.0, min(5.0, (float) $this->trip->days()));
-        $make = new Proposal($this->loads, $this->trip, $days);
+        $make = new Proposal(
+            $this->loads,
+            $this->trip,
+            $from,
+            $value ?? max(1.0, min(3.0, (float) $this->trip->days())),
+        );
+        $panelsW = $from === 'panels' ? (float) $value : $make->sunW();
 
         return [
-            'days' => $days,
+            'from' => $from,
+            'days' => round($make->days, 1),
             'togetherW' => round($make->togetherW()),
             'surgeW' => round($make->surgeW()),
             'inverterW' => $make->inverterW(),
+            'inverterSoftlyW' => $make->inverterW(true),
             'dayWh' => round($make->dayWh()),
             'bankAh' => round($make->bankAh()),
             'chargerA' => round($make->chargerA()),
-            'sunW' => round($make->sunW()),
+            'sunW' => round($panelsW),
+            'sunShare' => round($make->sunShare($panelsW), 3),
             'sunHours' => round($make->sunHours(), 1),
         ];
     }

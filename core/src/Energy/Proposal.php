@@ -22,17 +22,23 @@ final readonly class Proposal
     /** A bank is filled again in so many hours on a supply. Common practice. */
     private const REFILL_H = 6.0;
 
+    /** Days without sun or engine that the bank lasts. */
+    public float $days;
+
     /**
      * @param list<Needed> $loads
-     * @param float $days without sun or engine
+     * @param string $from what the owner has: days, or room for a bank of so many Ah
      */
     public function __construct(
         private array $loads,
         private Trip $trip,
-        private float $days,
+        string $from,
+        float $value,
         private Chemistry $chemistry = Chemistry::Lfp,
         private float $volts = 12.8,
-    ) {}
+    ) {
+        $this->days = $from === 'bank' ? $this->daysOf($value) : $value;
+    }
 
     /** W of 120 V that run at once in the worst quarter of an hour, at full. */
     public function togetherW(): float
@@ -49,12 +55,13 @@ final readonly class Proposal
         return $most;
     }
 
-    /** W for seconds: the largest start beside what else runs. */
-    public function surgeW(): float
+    /** W for seconds: the largest start beside what else runs, as it is or with a soft starter. */
+    public function surgeW(bool $softly = false): float
     {
         $start = 0.0;
         foreach ($this->running() as $load) {
-            $more = ($load->startA(true) ?? ($load->startA() ?? 0.0)) * 120 - $load->fullW();
+            $amps = ($softly ? $load->startA(true) : null) ?? ($load->startA() ?? 0.0);
+            $more = $amps * 120 - $load->fullW();
             $start = $load->isAlternating() ? max($start, $more) : $start;
         }
 
@@ -62,13 +69,13 @@ final readonly class Proposal
     }
 
     /** The next usual size that carries it for good with a quarter to spare, and half its surge; 0 for none. */
-    public function inverterW(): float
+    public function inverterW(bool $softly = false): float
     {
         if ($this->togetherW() <= 0) {
             return 0.0;
         }
         foreach (self::INVERTER_W as $watts) {
-            if ($watts >= 1.25 * $this->togetherW() && 2 * $watts >= $this->surgeW()) {
+            if ($watts >= 1.25 * $this->togetherW() && 2 * $watts >= $this->surgeW($softly)) {
                 return (float) $watts;
             }
         }
@@ -115,6 +122,12 @@ final readonly class Proposal
     public function sunW(): float
     {
         return $this->dayWh() / max(0.05, $this->sunHours() * Sun::PERFORMANCE);
+    }
+
+    /** Share of a day's use that panels of so many W bring. */
+    public function sunShare(float $watts): float
+    {
+        return ($watts * $this->sunHours() * Sun::PERFORMANCE) / max(1e-9, $this->dayWh());
     }
 
     /** Hours of full sun that a day is worth. */

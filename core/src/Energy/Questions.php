@@ -91,7 +91,14 @@ final readonly class Questions
         if ($panels === [] || $this->house() === null) {
             return null;
         }
-        $run = $this->runs(['days' => 5, 'driveH' => 0, 'shore' => '', 'generatorBelow' => 0, 'startShare' => 60]);
+        $run = $this->runs([
+            'days' => 5,
+            'weatherOn' => new stdClass(),
+            'driveH' => 0,
+            'shore' => '',
+            'generatorBelow' => 0,
+            'startShare' => 60,
+        ]);
         $uses = (array_sum($run->usedWh) + array_sum($run->keptWh) + array_sum($run->missedW) / 4) / 5;
         $could = ($run->cameWh['sun'] + $run->curtailedWh) / 5;
         $month = [

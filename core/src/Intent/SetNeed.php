@@ -48,11 +48,17 @@ final class SetNeed implements Handler
             'scenarios' => 'running together',
             'offGrid' => 'off grid',
             'running' => '',
+            'loads' => 'loads of the day',
+            'trip' => 'the stay',
+            'spans' => 'hours',
+            'weatherOn' => 'weather',
         ];
         $words = array_map(
             fn(string $step): string => $spoken[$step] ??
                 ($on->document->asFound->components->{explode('.', $step)[0]}->label ??
-                    ($on->document->needs->scenarios->{$step}->title ?? $step)),
+                    ($on->document->needs->scenarios->{$step}->title ??
+                        ($on->document->needs->loads->{$step}->label ??
+                            (preg_match('/^[hd]\d+$/', $step) === 1 ? '' : $step)))),
             explode('/', trim($on->path(), '/')),
         );
 

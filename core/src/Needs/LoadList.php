@@ -85,7 +85,14 @@ final class LoadList
     public static function read(string $text): stdClass
     {
         $rows = self::rows(str_starts_with($text, "\u{FEFF}") ? substr($text, 3) : $text);
-        $head = array_map(fn(string $c): string => mb_strtolower(trim($c)), array_shift($rows) ?? []);
+        $known = [];
+        foreach (array_keys(self::COLUMNS) as $column) {
+            $known[mb_strtolower($column)] = $column;
+        }
+        $head = array_map(
+            fn(string $c): string => $known[mb_strtolower(trim($c))] ?? trim($c),
+            array_shift($rows) ?? [],
+        );
         $unknown = array_diff($head, array_keys(self::COLUMNS));
         $problems = [];
         foreach ($unknown as $column) {

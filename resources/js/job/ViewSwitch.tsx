@@ -1,6 +1,7 @@
 import { Segmented } from 'antd';
 import type { PlaceProps } from './place';
 import { t } from '../words/t';
+import './ViewSwitch.css';
 
 /** As found, or a plan's stage. */
 export function ViewSwitch({ hold, viewId, setViewId, short = false }: PlaceProps & { short?: boolean }) {

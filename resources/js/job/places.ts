@@ -12,6 +12,7 @@ export interface Place {
 /** The places of a job, in the order of the work. A new one is a folder and a line here. */
 export const PLACES: Place[] = [
   { at: 'survey', title: t('job.survey'), Place: lazy(() => import('../survey/SurveyPlace')) },
+  { at: 'needs', title: t('job.needs'), Place: lazy(() => import('../needs/NeedsPlace')) },
   { at: 'plan', title: t('job.plan'), Place: lazy(() => import('../plan/PlanPlace')) },
   { at: 'size', title: t('job.size'), Place: lazy(() => import('../size/SizePlace')) },
 ];

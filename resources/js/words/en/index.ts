@@ -2,6 +2,7 @@ export { default as account } from './account.json';
 export { default as api } from './api.json';
 export { default as job } from './job.json';
 export { default as jobs } from './jobs.json';
+export { default as needs } from './needs.json';
 export { default as parts } from './parts.json';
 export { default as plan } from './plan.json';
 export { default as sheet } from './sheet.json';

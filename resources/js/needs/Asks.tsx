@@ -1,0 +1,29 @@
+import type { Stay } from '../api/client';
+import { t } from '../words/t';
+import './Asks.css';
+
+/** What owners ask, each answered in a sentence; its arithmetic one tap away. */
+export function Asks({ replies }: { replies: Stay['replies'] }) {
+  return (
+    <section className="asks" aria-label={t('needs.asked')}>
+      <h2>{t('needs.asked')}</h2>
+      {replies.map((r) => (
+        <details key={r.id} className={r.good ? '' : 'is-no'}>
+          <summary>
+            <b>{r.ask}</b>
+            <span className="figures">{r.words}</span>
+          </summary>
+          {r.lines.length > 0 && (
+            <ul>
+              {r.lines.map((line) => (
+                <li key={line} className="figures">
+                  {line}
+                </li>
+              ))}
+            </ul>
+          )}
+        </details>
+      ))}
+    </section>
+  );
+}
