@@ -72,8 +72,8 @@ export function freeId(wanted: string, loads: Loads): string {
 }
 
 /**
- * A load as somebody types it: "kettle 1400w 7:00 15m", "fan 12v 25w 21:00 10h 60% x2". Null where there are no watts or
- * no name.
+ * A load as somebody types it: "kettle 1400w 7:00 15m", "fan 12v 25w 21:00 10h 60% x2". Null where there are no
+ * watts or no name.
  */
 export function readLoad(text: string): Omit<NeedLoad, 'order'> | null {
   let supply = 'ac';

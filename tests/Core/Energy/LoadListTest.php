@@ -27,7 +27,8 @@ it('comes back from a table as it went out', function (): void {
 
 it('reads what RFC 4180 allows', function (): void {
     $read = LoadList::read(
-        "\u{FEFF}name,runs on,watts,hours\r\n\"Kettle, the \"\"old\"\" one\",120 V,1400,7:00+0.25; 16:30+0.1\r\n\"Two\nlines\",12V,5,0+24\r\n",
+        "\u{FEFF}name,runs on,watts,hours\r\n\"Kettle, the \"\"old\"\" one\",120 V,1400,7:00+0.25; 16:30+0.1\r\n" .
+            "\"Two\nlines\",12V,5,0+24\r\n",
     );
     [$kettle, $lines] = array_values(get_object_vars($read));
     expect($kettle->label)->toBe('Kettle, the "old" one')->and($lines->label)->toBe("Two\nlines");
