@@ -17,6 +17,7 @@ use App\Http\Controllers\ReadingController;
 use App\Http\Controllers\ReferenceController;
 use App\Http\Controllers\RemedyController;
 use App\Http\Controllers\RigController;
+use App\Http\Controllers\RulersController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\SetUpController;
 use App\Http\Controllers\SheetController;
@@ -67,6 +68,7 @@ Route::middleware([
     Route::post('/jobs/{job}/file', [JobFileController::class, 'import']);
     Route::get('/jobs/{job}/remedies', [RemedyController::class, 'index']);
     Route::post('/jobs/{job}/states', [StateController::class, 'settle']);
+    Route::post('/jobs/{job}/rulers', [RulersController::class, 'show']);
     Route::post('/jobs/{job}/stay', [StayController::class, 'show']);
     Route::get('/jobs/{job}/loads', [StayController::class, 'export']);
     Route::post('/jobs/{job}/loads', [StayController::class, 'read']);

@@ -188,31 +188,6 @@ final class OpenApiDocument
                     'charge' => ['type' => 'string', 'enum' => ['full', 'half', 'low']],
                 ],
             ),
-            'StayBody' => Shape::object(
-                ['view' => $text],
-                [
-                    'revision' => $integer,
-                    'from' => ['type' => 'string', 'enum' => ['days', 'bank', 'panels']],
-                    'value' => ['type' => 'number'],
-                ],
-            ),
-            'LoadListBody' => Shape::object(['text' => $text]),
-            'LoadListRead' => Shape::object(['loads' => Shape::map(Shape::ref('NeedLoad'))]),
-            'NeedLoad' => Shape::object(
-                ['label' => $text, 'supply' => $text, 'watts' => $any],
-                array_fill_keys(
-                    ['order', 'count', 'duty', 'startA', 'softStartA', 'also12W', 'fuelPerH', 'onlyAbove'],
-                    ['type' => 'number'],
-                ) + [
-                    'at' => $text,
-                    'season' => $text,
-                    'fuel' => $text,
-                    'continuous' => ['type' => 'boolean'],
-                    'spans' => Shape::map(
-                        Shape::object(['fromH' => ['type' => 'number'], 'hours' => ['type' => 'number']]),
-                    ),
-                ],
-            ),
             'ProbeBody' => Shape::object(
                 [
                     'view' => $text,
@@ -386,6 +361,8 @@ final class OpenApiDocument
                 'trouble' => $maybe,
             ]),
             'Field' => $field,
-        ] + ReferenceShapes::all();
+        ] +
+            SizingShapes::all() +
+            ReferenceShapes::all();
     }
 }

@@ -18,6 +18,7 @@ final class TokensReadOnly
         'api/v1/jobs/*/states',
         'api/v1/jobs/*/probe',
         'api/v1/jobs/*/netlist',
+        'api/v1/jobs/*/rulers',
         'api/v1/jobs/*/stay',
         'api/v1/jobs/*/loads',
     ];

@@ -102,7 +102,7 @@ final class ConductorProtection implements RigRule
                 continue;
             }
             $back = Walk::direct($element) ? $negative->through($element) : null;
-            [$amps, $device] = $back ?? ($this->arriving($rig, $element) ?? [0.0, '']);
+            [$amps, $device] = $back ?? (self::arriving($rig, $element) ?? [0.0, '']);
             if ($amps <= 0 || is_infinite($amps)) {
                 // What no device limits at all is told by its length, from the post on.
                 continue;
@@ -110,20 +110,7 @@ final class ConductorProtection implements RigRule
             $school = self::school($element, $rig);
             $limit = $school->largestDevice($cable);
             if ($limit === null || $amps > $limit + 1e-9) {
-                if (
-                    $element->role === Role::L1 &&
-                    FeederTap::isOne($rig->graph, $element, $cable, $amps, $limit ?? 0.0, $school)
-                ) {
-                    continue;
-                }
-                if (
-                    !(
-                        $back === null &&
-                        $cable->lengthM <= self::TAP_M &&
-                        Walk::direct($element) &&
-                        self::endsOnFuse($rig, $element)
-                    )
-                ) {
+                if (!self::isTap($rig, $element, $cable, $amps, $limit ?? 0.0, $school, $back === null)) {
                     $hits[] = self::hit($rig, $element, $cable, $amps, $device, $school);
                 }
             } elseif ($back === null && Walk::direct($element)) {
@@ -138,8 +125,26 @@ final class ConductorProtection implements RigRule
         return $hits;
     }
 
+    /**
+     * Whether a thin piece is allowed behind a large device: a tap of a feeder, or a piece this short that ends on its
+     * own fuse.
+     */
+    public static function isTap(
+        Examination $rig,
+        Element $element,
+        Cable $cable,
+        float $amps,
+        float $limit,
+        Ampacity $school,
+        bool $positive = true,
+    ): bool {
+        return Walk::direct($element)
+            ? $positive && $cable->lengthM <= self::TAP_M && self::endsOnFuse($rig, $element)
+            : $element->role === Role::L1 && FeederTap::isOne($rig->graph, $element, $cable, $amps, $limit, $school);
+    }
+
     /** @return ?array{float, string} what can arrive in a hot or a positive before a device opens, A, and the device */
-    private function arriving(Examination $rig, Element $element): ?array
+    public static function arriving(Examination $rig, Element $element): ?array
     {
         $reach = $rig->reach()->at[$element->a] ?? null;
         $other = $rig->reach()->at[$element->b] ?? null;
@@ -331,7 +336,8 @@ final class ConductorProtection implements RigRule
         };
     }
 
-    private static function school(Element $element, Examination $rig): Ampacity
+    /** The table that governs a conductor. */
+    public static function school(Element $element, Examination $rig): Ampacity
     {
         return match (true) {
             $element->role->isDc() => $rig->needs->school,

@@ -194,6 +194,31 @@ final class InterruptingCapacity implements RigRule
         );
     }
 
+    /**
+     * The device of a part, for a ruler: the short it must break, A that it does, and whether it stands it, by itself
+     * or behind one that does.
+     *
+     * @return ?array{ProspectiveShort, ?float, bool} null for a part that has none
+     */
+    public function ruled(Examination $rig, string $component): ?array
+    {
+        foreach ($rig->graph->elementsOf($component) as $element) {
+            $short =
+                $element->rating?->family !== null && $rig->graph->partAt($component)?->is('dc_fuse') === true
+                    ? ProspectiveShort::through($rig->graph, $element)
+                    : null;
+            if ($short !== null) {
+                return [
+                    $short,
+                    $element->rating?->family?->interruptingA(self::highestV($rig, $short)),
+                    $this->breaks($rig, $element, $short, true) || $this->backedUp($rig, $element),
+                ];
+            }
+        }
+
+        return null;
+    }
+
     /** Highest volts a device sees: the highest of what feeds the short. */
     private static function highestV(Examination $rig, ProspectiveShort $short): float
     {

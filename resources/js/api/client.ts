@@ -21,6 +21,7 @@ export type Reference = Schemas['Reference'];
 export type Trouble = Schemas['Trouble'];
 export type Conflict = Schemas['ConflictTrouble'];
 export type Size = Schemas['Size'];
+export type RulerRow = Schemas['RulerRow'];
 export type Stay = Schemas['Stay'];
 export type StayRun = Schemas['StayRun'];
 export type JobRow = Schemas['JobRow'];

@@ -1,7 +1,9 @@
+import { useQuery } from '@tanstack/react-query';
 import { Table, Tag } from 'antd';
 import { useMemo, useState, type ReactNode } from 'react';
 import type { Answer, Component, Size } from '../api/client';
 import type { PlaceProps } from '../job/place';
+import { referenceQuery } from '../job/useDesign';
 import { ViewSwitch } from '../job/ViewSwitch';
 import { PartDrawer } from '../parts/PartDrawer';
 import { plannedParts } from '../parts/planned';
@@ -12,12 +14,14 @@ import { FigureLine } from '../ui/Arithmetic';
 import { Cautions } from '../ui/Cautions';
 import { Waiting } from '../ui/Waiting';
 import { t } from '../words/t';
+import { Rulers } from './Rulers';
 import './SizePlace.css';
 
 /** Sizes of the battery-inverter circuit: currents, cable, fuse, each with what governs it; every part opens. */
 export default function SizePlace({ hold, viewId, setViewId }: PlaceProps) {
   const me = useMe();
   const [opened, setOpened] = useState<string | null>(null);
+  const reference = useQuery(referenceQuery).data;
   const answer = hold.answer(viewId);
   const plan = hold.view(viewId)?.plan ?? null;
   const school = hold.design.document.needs.ampacity ?? 'marine';
@@ -47,6 +51,28 @@ export default function SizePlace({ hold, viewId, setViewId }: PlaceProps) {
         </label>
       </div>
       {!answer && <Waiting what={t('size.sizes')} />}
+      <Rulers
+        job={hold.design.id}
+        revision={hold.design.revision}
+        view={viewId}
+        reference={reference}
+        open={open}
+        use={
+          plan === null || mayChange
+            ? ({ component, place, size, lengthM }) => {
+                const places = [
+                  ...(size === undefined ? [] : [{ path: `/${place}/size`, value: { value: size, basis: 'told' } }]),
+                  ...(lengthM === undefined
+                    ? []
+                    : [{ path: `/${place}/lengthM`, value: { value: lengthM, basis: 'told' } }]),
+                ];
+                const [first, ...more] = places;
+                const intent = plan === null ? { kind: 'survey_set' } : { kind: 'plan_set', plan };
+                if (first) void hold.edit({ ...intent, component, ...first, more } as never);
+              }
+            : null
+        }
+      />
       {answer?.sizes.length === 0 && <p className="empty">{t('size.nothingToSizeYetThis')}</p>}
       {answer?.sizes.map((size) => (
         <Circuit

@@ -19,6 +19,34 @@ final class SizeShapes
         $maybeNumber = Shape::MAYBE_NUMBER;
 
         return [
+            'RulerRow' => Shape::object([
+                'id' => $text,
+                'component' => $text,
+                'label' => $text,
+                'kind' => ['type' => 'string', 'enum' => ['alternating', 'positive', 'negative']],
+                'place' => ['type' => 'string', 'enum' => ['cable', 'cord']],
+                'size' => $text,
+                'spoken' => $text,
+                'parallel' => ['type' => 'integer'],
+                'lengthM' => $number,
+                'assumed' => Shape::list($text),
+                'carriesA' => $maybeNumber,
+                'carriesWhy' => $text,
+                'deviceA' => $maybeNumber,
+                'device' => $text,
+                'ampacityA' => $maybeNumber,
+                'limitA' => $maybeNumber,
+                'school' => $text,
+                'shortA' => $maybeNumber,
+                'shortAssumed' => $flag,
+                'shortWhy' => $text,
+                'breaksA' => $maybeNumber,
+                'dropV' => $number,
+                'dropLimitV' => $number,
+                'dropWhy' => $text,
+                'tap' => $flag,
+                'trouble' => Shape::list(Shape::object(['kind' => $text, 'words' => $text])),
+            ]),
             'Choice' => Shape::object(
                 ['parallel' => ['type' => 'integer'], 'possible' => $flag],
                 [
