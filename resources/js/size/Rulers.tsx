@@ -122,6 +122,7 @@ function Row({
   const units = useUnits();
   const assumed = (name: string) => row.assumed.includes(name);
   const bad = row.trouble.length > 0;
+  const danger = row.trouble.some((x) => x.kind === 'wire' || x.kind === 'short');
   const words = [
     `${row.label}.`,
     row.carriesA === null ? '' : t('size.carriesA', { amps: row.carriesA }),
@@ -131,7 +132,7 @@ function Row({
   const mine = tried?.component === row.component ? tried : null;
   const change = (to: Partial<Try>) => attempt({ component: row.component, place: row.place, ...mine, ...to });
   return (
-    <div className={`ruler-row ${bad ? 'is-bad' : ''} ${chosen ? 'is-chosen' : ''}`}>
+    <div className={`ruler-row ${danger ? 'is-bad' : bad ? 'is-off' : ''} ${chosen ? 'is-chosen' : ''}`}>
       <button type="button" className="ruler" onClick={pick} aria-expanded={chosen} aria-label={words}>
         <span className="ruler-name">
           <b>{row.label}</b>
@@ -225,13 +226,13 @@ function Track({ row }: { row: RulerRow }) {
   const kinds = new Set(row.trouble.map((x) => x.kind));
   return (
     <span className={`ruler-track ${row.kind === 'alternating' ? 'is-ac' : 'is-dc'}`} aria-hidden="true">
+      {row.carriesA !== null && <span className="mark-load" style={{ width: `${at(row.carriesA)}%` }} />}
       {row.ampacityA !== null && (
         <span
           className={`mark-wire ${kinds.has('load') ? 'is-over' : ''}`}
           style={{ width: `${at(row.ampacityA)}%` }}
         />
       )}
-      {row.carriesA !== null && <span className="mark-load" style={{ width: `${at(row.carriesA)}%` }} />}
       {row.shortA !== null && row.ampacityA !== null && row.shortA > row.ampacityA && (
         <span
           className="mark-short"
