@@ -11,6 +11,7 @@ use App\Http\Controllers\JobController;
 use App\Http\Controllers\JobFileController;
 use App\Http\Controllers\JoinController;
 use App\Http\Controllers\LooksController;
+use App\Http\Controllers\PartsController;
 use App\Http\Controllers\PeopleController;
 use App\Http\Controllers\PhotoController;
 use App\Http\Controllers\ReadingController;
@@ -68,6 +69,7 @@ Route::middleware([
     Route::post('/jobs/{job}/file', [JobFileController::class, 'import']);
     Route::get('/jobs/{job}/remedies', [RemedyController::class, 'index']);
     Route::post('/jobs/{job}/states', [StateController::class, 'settle']);
+    Route::get('/jobs/{job}/parts', [PartsController::class, 'show']);
     Route::post('/jobs/{job}/rulers', [RulersController::class, 'show']);
     Route::post('/jobs/{job}/stay', [StayController::class, 'show']);
     Route::get('/jobs/{job}/loads', [StayController::class, 'export']);

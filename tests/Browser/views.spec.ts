@@ -41,6 +41,16 @@ test.describe('every view, by axe', () => {
       await page.getByRole('link', { name: 'Size', exact: true }).click();
       await expect(page.getByText('Direct current')).toBeVisible();
       await accessible(page);
+      await page.goto('/jobs/3/needs');
+      await expect(page.getByRole('heading', { name: /The bank over/ })).toBeVisible();
+      await accessible(page);
+      await page.goto('/jobs/3/parts');
+      await expect(page.getByRole('heading', { name: 'What the plan takes' })).toBeVisible();
+      await accessible(page);
+      await page.goto('/jobs/3/size');
+      await page.getByRole('button', { name: /^Bypass to main panel/ }).click();
+      await expect(page.getByRole('slider', { name: 'Length one way' })).toBeVisible();
+      await accessible(page);
       await page.goto('/tokens');
       await expect(page.getByRole('heading', { name: 'Tokens for other programs' })).toBeVisible();
       await accessible(page);

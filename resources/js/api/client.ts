@@ -22,6 +22,7 @@ export type Trouble = Schemas['Trouble'];
 export type Conflict = Schemas['ConflictTrouble'];
 export type Size = Schemas['Size'];
 export type RulerRow = Schemas['RulerRow'];
+export type TakeOff = Schemas['TakeOff'];
 export type Stay = Schemas['Stay'];
 export type StayRun = Schemas['StayRun'];
 export type JobRow = Schemas['JobRow'];

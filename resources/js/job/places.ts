@@ -15,4 +15,5 @@ export const PLACES: Place[] = [
   { at: 'needs', title: t('job.needs'), Place: lazy(() => import('../needs/NeedsPlace')) },
   { at: 'plan', title: t('job.plan'), Place: lazy(() => import('../plan/PlanPlace')) },
   { at: 'size', title: t('job.size'), Place: lazy(() => import('../size/SizePlace')) },
+  { at: 'parts', title: t('job.parts'), Place: lazy(() => import('../bench/PartsPlace')) },
 ];

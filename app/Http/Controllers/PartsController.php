@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Models\RigJob;
+use Hollin\Core\Answers\JobAnswers;
+use Hollin\Core\Parts\TakeOff;
+use Hollin\Core\Plan\Refused;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
+use OpenApi\Attributes as OA;
+
+/** What a plan takes: parts, cable cut from stock, lugs, fuses, labels. */
+final class PartsController
+{
+    #[
+        OA\Get(
+            path: '/jobs/{job}/parts',
+            operationId: 'parts',
+            summary: 'What a plan takes beside what is there: parts, cable by run cut from stock, lugs, fuses, labels.',
+        ),
+    ]
+    #[OA\Parameter(name: 'job', in: 'path', required: true, schema: new OA\Schema(type: 'integer'))]
+    #[OA\Parameter(name: 'view', in: 'query', required: true, schema: new OA\Schema(type: 'string'))]
+    #[
+        OA\Parameter(
+            name: 'stockM',
+            in: 'query',
+            required: false,
+            schema: new OA\Schema(type: 'number', minimum: 0.5, maximum: 200),
+        ),
+    ]
+    #[
+        OA\Response(
+            response: 200,
+            description: 'The list',
+            content: new OA\JsonContent(ref: '#/components/schemas/TakeOff'),
+        ),
+    ]
+    #[
+        OA\Response(
+            response: 422,
+            description: 'No such view, or no such stock',
+            content: new OA\JsonContent(ref: '#/components/schemas/Trouble'),
+        ),
+    ]
+    public function show(Request $request, RigJob $job): JsonResponse
+    {
+        Gate::authorize('view', $job);
+        $request->validate([
+            'view' => ['required', 'string', 'max:120'],
+            'stockM' => ['nullable', 'numeric', 'min:0.5', 'max:200'],
+        ]);
+        $answers = new JobAnswers($job->revision($job->head)->decoded());
+        $found = $answers->rig('as_found');
+        $rig = $answers->rig($request->string('view')->toString());
+        if ($found === null || $rig === null) {
+            throw Refused::because('/view', 'is not a view of this job: as_found, or plan/stage.');
+        }
+
+        return response()->json(
+            (new TakeOff($found->graph, $rig->graph))->toArray($request->float('stockM', 7.62)),
+            200,
+            [],
+            JSON_PRESERVE_ZERO_FRACTION,
+        );
+    }
+}

@@ -1,0 +1,316 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Parts;
+
+use Hollin\Core\Network\Element;
+use Hollin\Core\Network\Graph;
+use Hollin\Core\Network\Part;
+use Hollin\Core\Network\Role;
+use Hollin\Core\Network\Walk;
+use Hollin\Core\Reference\FuseFamily;
+
+/**
+ * What a plan takes: parts that are new, cable by run with slack and a loop at each end, cut from stock, lugs and
+ * sleeves by size, fuses with a spare, labels; and what comes out.
+ */
+final readonly class TakeOff
+{
+    /** Of a measured route, for bends that nobody has measured. Common practice, no source. */
+    public const SLACK = 0.1;
+
+    /** At each end, to be made again once, m. Common practice, no source. */
+    public const LOOP_M = 0.1;
+
+    /** Cables, which are not counted among the parts. */
+    private const CABLES = ['lead', 'feeder', 'circuit', 'frame_bond'];
+
+    public function __construct(private Graph $before, private Graph $after) {}
+
+    /**
+     * @param float $stockM length of the stock that cable is bought in
+     * @return array<string, mixed>
+     */
+    public function toArray(float $stockM): array
+    {
+        $runs = $this->runs();
+
+        return [
+            'stockM' => $stockM,
+            'cables' => array_map(fn(array $of): array => $this->cut($of, $stockM), array_values($runs)),
+            'lugs' => $this->lugs($runs),
+            'fuses' => $this->fuses(),
+            'parts' => $this->parts(),
+            'out' => $this->out(),
+            'labels' => $this->labels($runs),
+            'missing' => $this->missing($runs),
+        ];
+    }
+
+    /** What is cut for a run: its route, slack on it, a loop at each end. */
+    public static function cutM(float $lengthM): float
+    {
+        return round($lengthM * (1 + self::SLACK) + 2 * self::LOOP_M, 2);
+    }
+
+    /**
+     * Cables that are new or changed, by size and kind.
+     *
+     * @return array<string, array{size: string, spoken: string, kind: string, runs: list<array{component: string,
+     *      label: string, lengthM: float, cutM: float, assumed: bool}>}>
+     */
+    private function runs(): array
+    {
+        $runs = [];
+        foreach ($this->after->elements as $id => $element) {
+            $cable = $element->cable;
+            if ($cable === null || !self::isRun($element) || !$this->isNew((string) $id, $element)) {
+                continue;
+            }
+            $kind = match (true) {
+                $element->role === Role::L1 => $cable->sheath === 'cord' ? 'cord' : 'sheathed',
+                $element->role === Role::DcPositive => 'positive',
+                $element->role === Role::DcNegative => 'negative',
+                default => 'bond',
+            };
+            $key = "{$kind} {$cable->size->designation}";
+            $runs[$key] ??= [
+                'size' => $cable->size->designation,
+                'spoken' => $cable->size->spoken(),
+                'kind' => $kind,
+                'runs' => [],
+            ];
+            for ($n = 1; $n <= $cable->parallel; $n++) {
+                $runs[$key]['runs'][] = [
+                    'component' => $element->component,
+                    'label' => $this->after->label($element->component) . ($cable->parallel > 1 ? " ({$n})" : ''),
+                    'lengthM' => $cable->lengthM,
+                    'cutM' => self::cutM($cable->lengthM),
+                    'assumed' => $this->after->partAt($element->component)?->isAssumed('cable/lengthM') === true,
+                ];
+            }
+        }
+        ksort($runs);
+
+        return $runs;
+    }
+
+    /** One element a cable: the hot of a sheathed one, each lead, each bond. */
+    private static function isRun(Element $element): bool
+    {
+        return $element->role === Role::L1 ||
+            Walk::direct($element) ||
+            ($element->role === Role::PE && $element->cable?->sheath === 'single');
+    }
+
+    /** Whether it is not there as found, or of another size, or longer. */
+    private function isNew(string $id, Element $element): bool
+    {
+        $was = $this->before->elements[$id]->cable ?? null;
+
+        return $was === null ||
+            $was->size->designation !== $element->cable?->size->designation ||
+            $element->cable->lengthM > $was->lengthM + 1e-9;
+    }
+
+    /**
+     * @param array{size: string, spoken: string, kind: string, runs: list<array{component: string, label: string,
+     *      lengthM: float, cutM: float, assumed: bool}>} $of
+     * @return array<string, mixed>
+     */
+    private function cut(array $of, float $stockM): array
+    {
+        $short = array_filter($of['runs'], fn(array $r): bool => $r['cutM'] <= $stockM);
+        $long = array_values(array_filter($of['runs'], fn(array $r): bool => $r['cutM'] > $stockM));
+        $list = CutList::of($stockM, array_column($short, 'cutM'));
+        $waiting = [];
+        foreach ($short as $run) {
+            $waiting[(string) round($run['cutM'], 3)][] = $run;
+        }
+        $pieces = [];
+        foreach ($list->pieces as $piece) {
+            $pieces[] = array_map(function (float $m) use (&$waiting): array {
+                $run = array_shift($waiting[(string) round($m, 3)]) ?? throw new \LogicException('a run is cut once');
+
+                return ['component' => $run['component'], 'label' => $run['label'], 'cutM' => $run['cutM']];
+            }, $piece);
+        }
+
+        return $of + [
+            'totalM' => round(array_sum(array_column($of['runs'], 'cutM')), 2),
+            'pieces' => $pieces,
+            'wasteM' => round($list->waste(), 2),
+            'atLeast' => $list->atLeast,
+            'proved' => $list->proved,
+            'tooLong' => array_column($long, 'label'),
+        ];
+    }
+
+    /**
+     * Two to a lead.
+     *
+     * @param array<string, array{size: string, spoken: string, kind: string, runs: list<array{component: string,
+     *      label: string, lengthM: float, cutM: float, assumed: bool}>}> $runs
+     * @return list<array{size: string, spoken: string, kind: string, count: int}>
+     */
+    private function lugs(array $runs): array
+    {
+        $lugs = [];
+        foreach ($runs as $of) {
+            if (in_array($of['kind'], ['positive', 'negative', 'bond'], true)) {
+                $lugs[] = [
+                    'size' => $of['size'],
+                    'spoken' => $of['spoken'],
+                    'kind' => $of['kind'],
+                    'count' => 2 * count($of['runs']),
+                ];
+            }
+        }
+
+        return $lugs;
+    }
+
+    /** @return list<array{label: string, ratingA: float, count: int, spares: int, of: list<string>}> */
+    private function fuses(): array
+    {
+        $fuses = [];
+        foreach ($this->fresh() as $part) {
+            if ($part->is('dc_fuse')) {
+                $family = FuseFamily::tryFrom($part->text('family'));
+                $rating = $part->number('ratingA');
+                $key = "{$part->text('family')} {$rating}";
+                $fuses[$key] ??= [
+                    'label' => sprintf('%g A %s', $rating, $family === null ? $part->text('family') : $family->label()),
+                    'ratingA' => $rating,
+                    'count' => 0,
+                    // A breaker is its own spare.
+                    'spares' => str_contains($part->text('family'), 'breaker') ? 0 : 1,
+                    'of' => [],
+                ];
+                $fuses[$key]['count']++;
+                $fuses[$key]['of'][] = $part->label;
+            }
+        }
+
+        return array_values($fuses);
+    }
+
+    /** @return list<array{type: string, label: string, words: string}> */
+    private function parts(): array
+    {
+        $parts = [];
+        foreach ($this->fresh() as $part) {
+            if (!$part->is('dc_fuse', ...self::CABLES)) {
+                $parts[] = ['type' => $part->type, 'label' => $part->label, 'words' => self::facts($part)];
+            }
+        }
+
+        return $parts;
+    }
+
+    /** What is written on a part, for whoever orders it. */
+    private static function facts(Part $part): string
+    {
+        $said = [];
+        foreach (
+            [
+                'continuousW' => '%g W',
+                'surgeW' => '%g W for seconds',
+                'unitAh' => '%g Ah',
+                'unitV' => '%g V',
+                'parallel' => '%g side by side',
+                'chargerA' => 'charger %g A',
+                'outputA' => '%g A out',
+                'ratingA' => '%g A',
+                'passThroughA' => 'passes %g A',
+                'slots' => '%g slots',
+                'panelW' => 'panels of %g W',
+            ]
+            as $name => $words
+        ) {
+            $value = $part->numberOrNull($name);
+            if ($value !== null && !($name === 'parallel' && $value < 2)) {
+                $said[] = sprintf($words, $value);
+            }
+        }
+
+        return implode(', ', $said);
+    }
+
+    /** @return list<string> what comes out */
+    private function out(): array
+    {
+        $gone = array_diff_key($this->before->parts, $this->after->parts);
+
+        return array_values(array_map(fn(Part $p): string => $p->label, $gone));
+    }
+
+    /** @return array<string, Part> */
+    private function fresh(): array
+    {
+        return array_diff_key($this->after->parts, $this->before->parts);
+    }
+
+    /**
+     * One to each new part, two to each new cable: its name at both ends.
+     *
+     * @param array<string, array{size: string, spoken: string, kind: string, runs: list<array{component: string,
+     *      label: string, lengthM: float, cutM: float, assumed: bool}>}> $runs
+     * @return list<string>
+     */
+    private function labels(array $runs): array
+    {
+        $labels = array_map(
+            fn(Part $p): string => $p->label,
+            array_values(array_filter($this->fresh(), fn(Part $p): bool => !$p->is(...self::CABLES))),
+        );
+        foreach ($runs as $of) {
+            foreach ($of['runs'] as $run) {
+                array_push($labels, $run['label'], $run['label']);
+            }
+        }
+
+        return $labels;
+    }
+
+    /**
+     * What must be known or bought yet before it can be ordered.
+     *
+     * @param array<string, array{size: string, spoken: string, kind: string, runs: list<array{component: string,
+     *      label: string, lengthM: float, cutM: float, assumed: bool}>}> $runs
+     * @return list<string>
+     */
+    private function missing(array $runs): array
+    {
+        $missing = [];
+        $assumed = [];
+        foreach ($runs as $of) {
+            foreach ($of['runs'] as $run) {
+                if ($run['assumed']) {
+                    $assumed[$run['label']] = true;
+                }
+            }
+        }
+        if ($assumed !== []) {
+            $missing[] = 'Lengths nobody has measured: ' . implode(', ', array_keys($assumed)) . '.';
+        }
+        if (array_filter($runs, fn(array $of): bool => in_array($of['kind'], ['positive', 'negative'], true)) !== []) {
+            $missing[] = 'Stud of each terminal, for the holes of the lugs.';
+        }
+        foreach ($this->fresh() as $part) {
+            if ($part->is('inverter', 'inverter_charger') && !$part->has('largestLug')) {
+                $missing[] = "Largest cable that the studs of {$part->label} take.";
+            }
+            if (
+                $part->is('dc_fuse') &&
+                !str_contains($part->text('family'), 'breaker') &&
+                $part->text('family') !== 'mrbf'
+            ) {
+                $missing[] = "A holder for {$part->label}.";
+            }
+        }
+
+        return array_values(array_unique($missing));
+    }
+}
