@@ -73,6 +73,7 @@ Route::middleware([
     Route::post('/jobs/{job}/rulers', [RulersController::class, 'show']);
     Route::post('/jobs/{job}/stay', [StayController::class, 'show']);
     Route::get('/jobs/{job}/loads', [StayController::class, 'export']);
+    Route::post('/jobs/{job}/monitor-log', [StayController::class, 'readLog']);
     Route::post('/jobs/{job}/loads', [StayController::class, 'read']);
     Route::post('/jobs/{job}/probe', [StateController::class, 'probe']);
     Route::post('/jobs/{job}/netlist', [StateController::class, 'netlist']);

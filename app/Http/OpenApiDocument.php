@@ -339,6 +339,7 @@ final class OpenApiDocument
                         ),
                         'offGrid' => Shape::map(['type' => 'boolean']),
                         'loads' => Shape::map(Shape::ref('NeedLoad')),
+                        'measured' => Shape::ref('MonitorLog'),
                         'trip' => $any,
                     ],
                 ),

@@ -36,6 +36,15 @@ final class SizingShapes
                 ],
             ),
             'Rulers' => Shape::object(['rows' => Shape::list(Shape::ref('RulerRow'))]),
+            'MonitorLog' => Shape::object(
+                [
+                    'fromAt' => $text,
+                    'toAt' => $text,
+                    'samples' => $integer,
+                    'hours' => Shape::map(Shape::object(['hour' => $integer, 'watts' => ['type' => 'number']])),
+                ],
+                ['used' => ['type' => 'boolean']],
+            ),
             'LoadListBody' => Shape::object(['text' => $text]),
             'LoadListRead' => Shape::object(['loads' => Shape::map(Shape::ref('NeedLoad'))]),
             'NeedLoad' => Shape::object(

@@ -92,3 +92,16 @@ it('changes a load by an edit that computes no rig anew', function (): void {
         ->assertUnprocessable()
         ->assertJsonPath('problems.0.pointer', '/needs/loads/lights/spans/h1/fromH');
 });
+
+it('reads a log of a monitor without storing it, and says which row is wrong', function (): void {
+    $job = stayingJob($this->person(Role::Lead));
+    $this->actingAs($this->person(Role::Technician));
+    $read = $this->postJson("/api/v1/jobs/{$job->id}/monitor-log", [
+        'text' => "time,volts,amps\n2026-07-01T22:00:00Z,12.8,-5\n2026-07-01T22:30:00Z,12.8,-5\n",
+    ])->assertOk();
+    expect($read->json('hours.h22.watts'))->toEqualWithDelta(64, 0.1);
+    $this->postJson("/api/v1/jobs/{$job->id}/monitor-log", ['text' => "time,volts,amps\nnow,12,-5\n"])
+        ->assertUnprocessable()
+        ->assertJsonPath('problems.0.pointer', '/row/2');
+    expect($job->refresh()->head)->toBe(1);
+});

@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Http\Requests\StayRequest;
 use App\Models\RigJob;
 use Hollin\Core\Needs\LoadList;
+use Hollin\Core\Needs\MonitorLog;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -111,5 +112,36 @@ final class StayController
         $request->validate(['text' => ['required', 'string', 'max:100000']]);
 
         return response()->json(['loads' => LoadList::read($request->string('text')->toString())]);
+    }
+
+    #[
+        OA\Post(
+            path: '/jobs/{job}/monitor-log',
+            operationId: 'readMonitorLog',
+            summary: 'Reads the log of a battery monitor and gives back what was taken by the hour; nothing is stored.',
+        ),
+    ]
+    #[OA\Parameter(name: 'job', in: 'path', required: true, schema: new OA\Schema(type: 'integer'))]
+    #[OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/LoadListBody'))]
+    #[
+        OA\Response(
+            response: 200,
+            description: 'By the hour',
+            content: new OA\JsonContent(ref: '#/components/schemas/MonitorLog'),
+        ),
+    ]
+    #[
+        OA\Response(
+            response: 422,
+            description: 'Rows that cannot be read, each with its reason',
+            content: new OA\JsonContent(ref: '#/components/schemas/Trouble'),
+        ),
+    ]
+    public function readLog(Request $request, RigJob $job): JsonResponse
+    {
+        Gate::authorize('view', $job);
+        $request->validate(['text' => ['required', 'string', 'max:8000000']]);
+
+        return response()->json(MonitorLog::read($request->string('text')->toString()));
     }
 }

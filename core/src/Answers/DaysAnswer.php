@@ -6,6 +6,7 @@ namespace Hollin\Core\Answers;
 
 use Closure;
 use Hollin\Core\Energy\Days;
+use Hollin\Core\Energy\Measured;
 use Hollin\Core\Energy\Proposal;
 use Hollin\Core\Energy\Questions;
 use Hollin\Core\Energy\Run;
@@ -29,6 +30,8 @@ final readonly class DaysAnswer
 
     private Trip $trip;
 
+    private ?Measured $measured;
+
     /** @param stdClass $needs of the job file, already checked */
     public function __construct(private Examination $rig, stdClass $needs)
     {
@@ -38,6 +41,7 @@ final readonly class DaysAnswer
         }
         uasort($loads, fn(array $a, array $b): int => $a[0] <=> $b[0]);
         $this->loads = array_values(array_column($loads, 1));
+        $this->measured = Measured::from($needs->measured ?? null);
         $this->trip = Trip::from($needs->trip ?? new stdClass());
     }
 
@@ -48,24 +52,30 @@ final readonly class DaysAnswer
      */
     public function toArray(?Closure $progress = null, string $from = 'days', ?float $value = null): array
     {
-        $run = Days::of($this->rig, $this->loads, $this->trip, $progress);
+        $run = Days::of($this->rig, $this->taken(), $this->trip, $progress);
 
         return [
             'day' => $this->day($run),
             'run' => $this->run($run),
-            'replies' => array_map(
-                fn($reply): array => $reply->toArray(),
-                (new Questions($this->rig, $this->loads, $this->trip))->all(),
-            ),
+            'replies' => array_map(fn($reply): array => $reply->toArray(), [
+                ...(new Questions($this->rig, $this->taken(), $this->trip))->all(),
+                ...$this->measured === null ? [] : [$this->measured->againstGuessed($this->loads)],
+            ]),
             'sizes' => $this->sizes($from, $value),
             'assumed' => $this->assumed(),
         ];
     }
 
+    /** @return list<Needed> the list, or what was measured instead of it */
+    private function taken(): array
+    {
+        return $this->measured?->counts === true ? [$this->measured->load()] : $this->loads;
+    }
+
     /** @return array<string, mixed> the same stay as another rig would have it, for beside the first */
     public function beside(): array
     {
-        return $this->run(Days::of($this->rig, $this->loads, $this->trip));
+        return $this->run(Days::of($this->rig, $this->taken(), $this->trip));
     }
 
     /** @return array<string, mixed> */

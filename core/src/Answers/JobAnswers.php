@@ -42,7 +42,11 @@ final class JobAnswers
         $this->structures = new WeakMap();
         // What runs by the hour, and where, changes no answer of the rig.
         $needs = self::canonical(
-            (object) array_diff_key(get_object_vars($document->needs), ['loads' => true, 'trip' => true]),
+            (object) array_diff_key(get_object_vars($document->needs), [
+                'loads' => true,
+                'trip' => true,
+                'measured' => true,
+            ]),
         );
         $found = $this->text($document->asFound->components);
         $views = [];

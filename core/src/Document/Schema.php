@@ -150,6 +150,7 @@ final class Schema
                             'description' => 'circuits that must work without any supply: "circuit": true',
                         ],
                         'loads' => SchemaCheck::map('#/$defs/load', 100),
+                        'measured' => (object) Field::objectSchema(Asked::measured()),
                         'trip' => (object) Field::objectSchema(Asked::trip()),
                     ],
                     [],

@@ -24,7 +24,11 @@ final class Scenes
      */
     public function wiring(string $fed, bool $inverting, bool $engine, bool $sun, bool $cold, array $moved): Wiring
     {
-        $key = "{$fed}|{$inverting}|{$engine}|{$sun}|{$cold}|" . http_build_query($moved);
+        $key =
+            "{$fed}|{$inverting}|{$engine}|{$sun}|{$cold}|" .
+            implode(',', array_keys($moved)) .
+            '|' .
+            implode(',', $moved);
 
         return $this->wired[$key] ??= new Wiring(
             $this->rig->engine->settle($this->setting($fed, $inverting, $engine, $sun, $cold, $moved)),

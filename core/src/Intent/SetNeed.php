@@ -50,6 +50,8 @@ final class SetNeed implements Handler
             'running' => '',
             'loads' => 'loads of the day',
             'trip' => 'the stay',
+            'measured' => 'what was measured',
+            'used' => '',
             'spans' => 'hours',
             'weatherOn' => 'weather',
         ];

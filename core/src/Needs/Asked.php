@@ -39,6 +39,21 @@ final class Asked
         ];
     }
 
+    /** @return array<string, Field> of what a battery monitor has logged */
+    public static function measured(): array
+    {
+        return [
+            'fromAt' => Field::text('From', 20),
+            'toAt' => Field::text('To', 20),
+            'samples' => Field::integer('Readings', 2, 10000000),
+            'hours' => Field::map('By the hour', [
+                'hour' => Field::integer('Hour', 0, 23),
+                'watts' => Field::number('Taken', 'W', 0, 20000),
+            ]),
+            'used' => Field::flag('Counts instead of the list')->optional(),
+        ];
+    }
+
     /** @return array<string, Field> of the place and the days there */
     public static function trip(): array
     {

@@ -16,8 +16,14 @@ final readonly class Needed
     /** @var array<int, float> quarter of the day => W that it takes on average then */
     public array $watts;
 
-    private function __construct(public string $id, private Values $values)
+    /** @param ?array<int, float> $known W by quarter, where they are not of its hours */
+    private function __construct(public string $id, private Values $values, ?array $known = null)
     {
+        if ($known !== null) {
+            $this->watts = $known;
+
+            return;
+        }
         $share = ($values->number('duty', 100.0) / 100) * $this->fullW();
         $watts = [];
         foreach ($values->entries('spans') as $span) {
@@ -36,6 +42,45 @@ final readonly class Needed
     public static function from(string $id, Values $values): self
     {
         return new self($id, $values);
+    }
+
+    /**
+     * What a battery monitor has seen taken, by the hour of the day.
+     *
+     * @param array<int, float> $byHour hour => W
+     */
+    public static function measured(array $byHour): self
+    {
+        $spans = [];
+        foreach ($byHour as $hour => $watts) {
+            $spans["h{$hour}"] = (object) ['fromH' => (float) $hour, 'hours' => 1.0];
+        }
+        $most = max([0.0, ...$byHour]);
+        $of = new self(
+            'measured',
+            new Values(
+                (object) [
+                    'label' => 'As measured',
+                    'supply' => 'dc',
+                    'watts' => (object) ['value' => $most, 'basis' => 'measured'],
+                    'spans' => (object) $spans,
+                ],
+            ),
+        );
+        $watts = [];
+        foreach ($byHour as $hour => $w) {
+            for ($quarter = 4 * $hour; $quarter < 4 * $hour + 4; $quarter++) {
+                $watts[$quarter] = $w;
+            }
+        }
+
+        return $of->taking($watts);
+    }
+
+    /** @param array<int, float> $watts quarter of the day => W */
+    private function taking(array $watts): self
+    {
+        return new self($this->id, $this->values, $watts);
     }
 
     public function label(): string

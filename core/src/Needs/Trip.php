@@ -15,6 +15,9 @@ final readonly class Trip
     /** @var array<string, Field> */
     private array $asked;
 
+    /** @var array<string, float> what is asked in numbers, as said or as usual */
+    private array $numbers;
+
     /** @var array<int, string> day => weather */
     private array $weatherOn;
 
@@ -26,6 +29,13 @@ final readonly class Trip
             $on[$day->integer('day')] = $day->text('weather');
         }
         $this->weatherOn = $on;
+        $numbers = [];
+        foreach ($this->asked as $name => $field) {
+            if (in_array($field->kind, ['number', 'integer'], true)) {
+                $numbers[$name] = $values->number($name, (float) ($field->usual ?? 0));
+            }
+        }
+        $this->numbers = $numbers;
     }
 
     /** @param stdClass $trip of the needs, already checked */
@@ -37,7 +47,7 @@ final readonly class Trip
     /** A number, or what is usual. */
     public function number(string $name): float
     {
-        return $this->values->number($name, (float) ($this->asked[$name]->usual ?? 0));
+        return $this->numbers[$name];
     }
 
     /** A number that there may be none of. */

@@ -1,5 +1,5 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { App, Button, Input, Select } from 'antd';
+import { App, Button, Checkbox, Input, Select } from 'antd';
 import { useMemo, useRef, useState } from 'react';
 import { api, unwrap, ApiError, type Component } from '../api/client';
 import type { PlaceProps } from '../job/place';
@@ -33,6 +33,8 @@ export default function NeedsPlace({ hold, viewId, setViewId }: PlaceProps) {
   const [typed, type] = useState('');
   const [from, startFrom] = useState<{ from: From; value: number } | null>(null);
   const file = useRef<HTMLInputElement>(null);
+  const log = useRef<HTMLInputElement>(null);
+  const measured = document.needs.measured;
   const stay = useStay(hold.design.id, hold.design.revision, viewId, from);
   const beside = useStay(hold.design.id, hold.design.revision, besideId, null);
   const parts = useMemo(() => plannedParts(document, hold.view(viewId)?.plan ?? null), [document, hold, viewId]);
@@ -53,6 +55,25 @@ export default function NeedsPlace({ hold, viewId, setViewId }: PlaceProps) {
     type('');
     return put(load);
   };
+  const readLog = async (chosen: File | undefined) => {
+    if (!chosen) return;
+    try {
+      const read = unwrap(
+        await api.POST('/jobs/{job}/monitor-log', {
+          params: { path: { job: hold.design.id } },
+          body: { text: await chosen.text() },
+        }),
+      );
+      await set('/measured', read);
+    } catch (e) {
+      told(e);
+    }
+  };
+  const told = (e: unknown) => {
+    const problems = e instanceof ApiError ? e.problems : [];
+    const list = problems.map((p) => `${p.pointer.replace('/row/', 'row ').replace('/', ', ')}: ${p.message}`);
+    void message.error(t('needs.problemsInList', { list: list.slice(0, 4).join(' ') || String(e) }), 9);
+  };
   const readFile = async (chosen: File | undefined) => {
     if (!chosen) return;
     try {
@@ -67,9 +88,7 @@ export default function NeedsPlace({ hold, viewId, setViewId }: PlaceProps) {
       );
       if (await set('/loads', list)) void message.success(t('needs.readIt', { count: Object.keys(list).length }));
     } catch (e) {
-      const problems = e instanceof ApiError ? e.problems : [];
-      const list = problems.map((p) => `${p.pointer.replace('/row/', 'row ').replace('/', ', ')}: ${p.message}`);
-      void message.error(t('needs.problemsInList', { list: list.slice(0, 4).join(' ') || String(e) }), 9);
+      told(e);
     }
   };
   if (!reference) return <Waiting what={t('needs.working')} />;
@@ -149,6 +168,20 @@ export default function NeedsPlace({ hold, viewId, setViewId }: PlaceProps) {
               <Button size="small" onClick={() => file.current?.click()}>
                 {t('needs.fromCsv')}
               </Button>
+              <Button size="small" onClick={() => log.current?.click()}>
+                {t('needs.monitorLog')}
+              </Button>
+              <input
+                ref={log}
+                type="file"
+                accept=".csv,text/csv"
+                hidden
+                aria-label={t('needs.logOfMonitor')}
+                onChange={(e) => {
+                  void readLog(e.target.files?.[0]);
+                  e.target.value = '';
+                }}
+              />
               <input
                 ref={file}
                 type="file"
@@ -162,6 +195,23 @@ export default function NeedsPlace({ hold, viewId, setViewId }: PlaceProps) {
               />
             </div>
           </section>
+          {measured && (
+            <section className="needs-panel measured">
+              <Checkbox
+                checked={measured.used === true}
+                disabled={!mayChange}
+                onChange={(e) => void set('/measured/used', e.target.checked)}
+              >
+                {t('needs.measuredCounts')}
+              </Checkbox>
+              <span className="quiet figures">
+                {t('needs.measuredFrom', { from: measured.fromAt, to: measured.toAt, count: measured.samples })}
+              </span>
+              <Button type="link" disabled={!mayChange} onClick={() => void set('/measured', null)}>
+                {t('needs.takeOut')}
+              </Button>
+            </section>
+          )}
           {stay.error && <Failed error={stay.error} again={() => void stay.refetch()} />}
           {!stay.data && !stay.error && <Waiting what={t('needs.working')} />}
           {stay.data && shown.length > 0 && (
