@@ -41,7 +41,7 @@ final class SizingBench
         $one = $rig();
         Times::say(
             sprintf(
-                '%s: 14 days %.0f ms (wanted 150); rulers %.0f ms, with nothing kept %.0f ms (wanted 50); parts %.1f ms',
+                '%s: 14 days %.0f ms (wanted 150); rulers %.0f ms, nothing kept %.0f ms (wanted 50); parts %.1f ms',
                 $name,
                 Times::median(fn() => Days::of($one, $loads, $trip)),
                 Times::median(fn() => Ruler::of($one)),
