@@ -5,8 +5,20 @@ import { t } from '../words/t';
 
 export type Trip = Record<string, unknown>;
 
-/** Fields that are asked elsewhere, or not by themselves. */
-const ELSEWHERE = ['weatherOn', 'shore'];
+/** What is asked, by what it is about. */
+const ABOUT: { title: string; names: string[] }[] = [
+  { title: t('needs.aboutPlace'), names: ['place', 'latitude', 'elevationM', 'month', 'days', 'startShare'] },
+  {
+    title: t('needs.aboutSky'),
+    names: ['weather', 'tiltDeg', 'facingDeg', 'shadeFromH', 'shadeH', 'shadeLeft', 'lowC', 'highC', 'warmCells'],
+  },
+  { title: t('needs.aboutSupply'), names: ['shoreFromH', 'shoreH', 'inverter', 'driveFromH', 'driveH'] },
+  {
+    title: t('needs.aboutGenerator'),
+    names: ['generatorBelow', 'generatorTo', 'quietFromH', 'quietH', 'fuelL', 'fuelLPerKwh'],
+  },
+  { title: t('needs.aboutTanks'), names: ['propaneL', 'waterL', 'waterPerDayL', 'wasteL'] },
+];
 
 interface Props {
   trip: Trip;
@@ -20,7 +32,6 @@ interface Props {
 
 /** Where the rig stands, under what sky, what it burns and what feeds it: all that days go by. */
 export function StayForm({ trip, supplies, reference, components, save, close }: Props) {
-  const fields = Object.entries(reference.needs.trip).filter(([name]) => !ELSEWHERE.includes(name));
   const send = (values: Trip) => {
     const said = Object.fromEntries(
       Object.entries(values).filter(([, v]) => v !== undefined && v !== null && v !== ''),
@@ -30,14 +41,26 @@ export function StayForm({ trip, supplies, reference, components, save, close }:
   return (
     <Modal open title={t('needs.where')} onCancel={close} footer={null} width={860} destroyOnHidden>
       <Form layout="vertical" requiredMark={false} initialValues={trip} onFinish={send}>
-        <div className="load-grid">
-          <Form.Item name="shore" label={t('needs.supply')}>
-            <Select allowClear options={supplies} placeholder={t('needs.none')} />
-          </Form.Item>
-          {fields.map(([name, field]: [string, Field]) => (
-            <OptionItem key={name} name={name} field={field} components={components} reference={reference} />
-          ))}
-        </div>
+        {ABOUT.map(({ title, names }) => (
+          <fieldset key={title} className="stay-about">
+            <legend>{title}</legend>
+            <div className="load-grid">
+              {names.includes('shoreH') && (
+                <Form.Item name="shore" label={t('needs.supply')}>
+                  <Select allowClear options={supplies} placeholder={t('needs.none')} />
+                </Form.Item>
+              )}
+              {names.map((name) => {
+                const field: Field | undefined = reference.needs.trip[name];
+                return (
+                  field && (
+                    <OptionItem key={name} name={name} field={field} components={components} reference={reference} />
+                  )
+                );
+              })}
+            </div>
+          </fieldset>
+        ))}
         <div className="load-foot">
           <span />
           <Button type="primary" htmlType="submit">
