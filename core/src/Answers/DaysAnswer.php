@@ -11,6 +11,7 @@ use Hollin\Core\Energy\Proposal;
 use Hollin\Core\Energy\Questions;
 use Hollin\Core\Energy\Run;
 use Hollin\Core\Energy\Scenes;
+use Hollin\Core\Energy\Schools;
 use Hollin\Core\Job\Values;
 use Hollin\Core\Needs\Asked;
 use Hollin\Core\Needs\Clock;
@@ -62,6 +63,7 @@ final readonly class DaysAnswer
                 ...$this->measured === null ? [] : [$this->measured->againstGuessed($this->loads)],
             ]),
             'sizes' => $this->sizes($from, $value),
+            'schools' => (new Schools($this->rig, $this->loads, $this->trip, $this->proposal($from, $value)))->all(),
             'assumed' => $this->assumed(),
         ];
     }
@@ -202,15 +204,22 @@ final readonly class DaysAnswer
         };
     }
 
+    private function proposal(string $from, ?float $value): Proposal
+    {
+        $days = max(1.0, min(3.0, (float) $this->trip->days()));
+
+        return new Proposal(
+            $this->loads,
+            $this->trip,
+            $from === 'bank' ? 'bank' : 'days',
+            $from === 'panels' ? $days : $value ?? $days,
+        );
+    }
+
     /** @return array<string, mixed> */
     private function sizes(string $from, ?float $value): array
     {
-        $make = new Proposal(
-            $this->loads,
-            $this->trip,
-            $from,
-            $value ?? max(1.0, min(3.0, (float) $this->trip->days())),
-        );
+        $make = $this->proposal($from, $value);
         $panelsW = $from === 'panels' ? (float) $value : $make->sunW();
 
         return [

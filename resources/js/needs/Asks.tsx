@@ -27,3 +27,29 @@ export function Asks({ replies }: { replies: Stay['replies'] }) {
     </section>
   );
 }
+
+/** Where practitioners differ: each way with its numbers, and what decides. */
+export function Schools({ schools }: { schools: Stay['schools'] }) {
+  if (schools.length === 0) return null;
+  return (
+    <section className="asks follow" aria-label={t('needs.schools')}>
+      <h2>{t('needs.schools')}</h2>
+      {schools.map((s) => (
+        <details key={s.ask}>
+          <summary>
+            <b>{s.ask}</b>
+          </summary>
+          <dl>
+            {s.ways.map((w) => (
+              <div key={w.name}>
+                <dt>{w.name}</dt>
+                <dd className="figures">{w.words}</dd>
+              </div>
+            ))}
+          </dl>
+          <p className="quiet">{t('needs.decides', { decides: s.decides })}</p>
+        </details>
+      ))}
+    </section>
+  );
+}

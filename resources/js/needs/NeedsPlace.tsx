@@ -10,7 +10,7 @@ import { useMe } from '../shell/Session';
 import { Cautions } from '../ui/Cautions';
 import { Failed, Waiting } from '../ui/Waiting';
 import { t } from '../words/t';
-import { Asks } from './Asks';
+import { Asks, Schools } from './Asks';
 import { DayBand } from './DayBand';
 import { LoadForm } from './LoadForm';
 import { freeId, inOrder, readLoad, type Loads, type NeedLoad, type Span } from './loads';
@@ -110,6 +110,7 @@ export default function NeedsPlace({ hold, viewId, setViewId }: PlaceProps) {
           {stay.data && shown.length > 0 && (
             <Sizes sizes={stay.data.sizes} start={(start, value) => startFrom({ from: start, value })} />
           )}
+          {stay.data && shown.length > 0 && <Schools schools={stay.data.schools} />}
         </aside>
         <div>
           <section className="needs-panel">

@@ -6,6 +6,7 @@ use Hollin\Core\Energy\Heavy;
 use Hollin\Core\Energy\Proposal;
 use Hollin\Core\Energy\Questions;
 use Hollin\Core\Energy\Reply;
+use Hollin\Core\Energy\Schools;
 use Hollin\Core\Job\Values;
 use Hollin\Core\Needs\Needed;
 use Hollin\Core\Needs\Trip;
@@ -162,5 +163,29 @@ describe('sizes that follow', function (): void {
             12.0,
         );
         expect($make->bankAh())->toEqualWithDelta(981 / 12 / 0.5, 0.2);
+    });
+});
+
+describe('ways that differ', function (): void {
+    it('have idling by hand (EN-06)', function (float $watts, float $ah): void {
+        expect(Schools::idleAh($watts, 24, 12.8))->toEqualWithDelta($ah, 0.02 * $ah);
+    })->with([[25, 46.9], [40, 75.0], [8 / 0.88, 17.0]]);
+
+    it('have a kWh over the life of a battery by hand', function (): void {
+        // 400 ÷ (0.9 × 3000) and 180 ÷ (0.5 × 500).
+        expect(Schools::perUsableKwh(400, 0.9, 3000))->toEqualWithDelta(0.148, 0.001);
+        expect(Schools::perUsableKwh(180, 0.5, 500))->toEqualWithDelta(0.72, 0.001);
+    });
+
+    it('are told where the rig and its day have them', function (): void {
+        $rig = Rigs::planned(Rigs::job(Sample::choose('in_line')));
+        $trip = Trip::from(Rigs::object(['lowC' => -10, 'highC' => 2]));
+        $air = evening('Air', 1300, ['startA' => 60]);
+        $asks = fn(array $loads, Trip $t): array => array_column(
+            (new Schools($rig, $loads, $t, new Proposal($loads, $t, 'days', 2)))->all(),
+            'ask',
+        );
+        expect($asks([$air], $trip))->toHaveCount(4);
+        expect($asks([], Trip::from(Rigs::object(['inverter' => 'used']))))->toHaveCount(1);
     });
 });

@@ -86,6 +86,13 @@ final class DayShapes
                     'sunShare' => $number,
                     'sunHours' => $number,
                 ]),
+                'schools' => Shape::list(
+                    Shape::object([
+                        'ask' => $text,
+                        'ways' => Shape::list(Shape::object(['name' => $text, 'words' => $text])),
+                        'decides' => $text,
+                    ]),
+                ),
                 'assumed' => Shape::list($text),
             ]),
         ];
