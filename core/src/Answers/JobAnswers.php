@@ -40,14 +40,7 @@ final class JobAnswers
     {
         $this->texts = new WeakMap();
         $this->structures = new WeakMap();
-        // What runs by the hour, and where, changes no answer of the rig.
-        $needs = self::canonical(
-            (object) array_diff_key(get_object_vars($document->needs), [
-                'loads' => true,
-                'trip' => true,
-                'measured' => true,
-            ]),
-        );
+        $needs = $this->needs();
         $found = $this->text($document->asFound->components);
         $views = [];
         $hash = self::hash($found, $needs);
@@ -132,10 +125,18 @@ final class JobAnswers
     {
         return self::hash(
             $this->structureOf($this->document->asFound->components),
-            self::canonical($this->document->needs),
+            $this->needs(),
             $stage === null ? '' : $this->structureOf($stage->components),
             $stage === null ? '' : self::canonical((object) $stage->unapplied),
         );
+    }
+
+    /** Text of the needs: what runs by the hour, and where, changes no answer of a rig. */
+    private function needs(): string
+    {
+        $asked = ['loads' => true, 'trip' => true, 'measured' => true];
+
+        return self::canonical((object) array_diff_key(get_object_vars($this->document->needs), $asked));
     }
 
     /** Text of components that does not depend on their order; those shared between stages are written once. */
