@@ -7,7 +7,6 @@ namespace App\Http\Controllers;
 use App\Models\RigJob;
 use Hollin\Core\Answers\JobAnswers;
 use Hollin\Core\Parts\TakeOff;
-use Hollin\Core\Plan\Refused;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
@@ -55,14 +54,10 @@ final class PartsController
             'stockM' => ['nullable', 'numeric', 'min:0.5', 'max:200'],
         ]);
         $answers = new JobAnswers($job->revision($job->head)->decoded());
-        $found = $answers->rig('as_found');
-        $rig = $answers->rig($request->string('view')->toString());
-        if ($found === null || $rig === null) {
-            throw Refused::because('/view', 'is not a view of this job: as_found, or plan/stage.');
-        }
+        $rig = $answers->seen($request->string('view')->toString());
 
         return response()->json(
-            (new TakeOff($found->graph, $rig->graph))->toArray($request->float('stockM', 7.62)),
+            (new TakeOff($answers->seen('as_found')->graph, $rig->graph))->toArray($request->float('stockM', 7.62)),
             200,
             [],
             JSON_PRESERVE_ZERO_FRACTION,

@@ -44,10 +44,7 @@ final class StateRequest extends FormRequest
     public function state(RigJob $job): StateAnswer
     {
         $revision = $job->revision($this->integer('revision') ?: $job->head);
-        $rig = (new JobAnswers($revision->decoded()))->rig($this->string('view')->toString());
-        if ($rig === null) {
-            throw Refused::because('/view', 'is not a view of this job: as_found, or plan/stage.');
-        }
+        $rig = (new JobAnswers($revision->decoded()))->seen($this->string('view')->toString());
         /** @var array<string, string> $controls */
         $controls = (array) $this->input('controls', []);
         /** @var array<string, string> $surroundings */

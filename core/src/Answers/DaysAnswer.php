@@ -74,12 +74,6 @@ final readonly class DaysAnswer
         return $this->measured?->counts === true ? [$this->measured->load()] : $this->loads;
     }
 
-    /** @return array<string, mixed> the same stay as another rig would have it, for beside the first */
-    public function beside(): array
-    {
-        return $this->run(Days::of($this->rig, $this->taken(), $this->trip));
-    }
-
     /** @return array<string, mixed> */
     private function day(Run $run): array
     {

@@ -6,6 +6,7 @@ namespace Hollin\Core\Answers;
 
 use Hollin\Core\Components\Rig;
 use Hollin\Core\Plan\Planned;
+use Hollin\Core\Plan\Refused;
 use Hollin\Core\Plan\Stage;
 use Hollin\Core\Rules\AsFound;
 use Hollin\Core\Rules\Examination;
@@ -197,6 +198,17 @@ final class JobAnswers
         }
 
         return null;
+    }
+
+    /**
+     * The rig of a view that somebody asks for.
+     *
+     * @throws Refused when there is no such view
+     */
+    public function seen(string $viewId): Examination
+    {
+        return $this->rig($viewId) ??
+            throw Refused::because('/view', 'is not a view of this job: as_found, or plan/stage.');
     }
 
     private function asFound(): AsFound

@@ -18,12 +18,7 @@ final class RulersAnswer
      */
     public static function of(stdClass $document, string $view): array
     {
-        $rig = (new JobAnswers($document))->rig($view);
-        if ($rig === null) {
-            throw Refused::because('/view', 'is not a view of this job: as_found, or plan/stage.');
-        }
-
-        return Ruler::of($rig);
+        return Ruler::of((new JobAnswers($document))->seen($view));
     }
 
     /**

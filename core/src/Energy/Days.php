@@ -54,14 +54,12 @@ final class Days
         $this->scenes = new Scenes($rig);
         $this->run = new Run();
         $engine = Scenes::engineBatteries($rig);
-        $largest = [-1.0, ''];
         foreach ($rig->graph->batteries as $id => $battery) {
             $ofEngine = isset($engine[$id]);
             $this->run->stores[$id] = new Store($battery, $ofEngine ? 0.9 : $trip->number('startShare') / 100);
-            $wh = $ofEngine ? 0.0 : $battery->capacityAh * $battery->ratedV;
-            $largest = $wh > $largest[0] ? [$wh, $id] : $largest;
         }
-        $this->house = $largest[1];
+        // Where the engine's is all there is, everything hangs on that.
+        $this->house = House::battery($rig)->id ?? (string) array_key_first($rig->graph->batteries);
         foreach ($rig->graph->voltContacts as $contact) {
             $this->contacts[$contact->device] = $rig->graph->devices[$contact->device]->normal;
         }

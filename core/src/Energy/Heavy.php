@@ -22,7 +22,7 @@ final readonly class Heavy
     public function together(): ?Reply
     {
         $heavy = $this->heaviest();
-        $unit = $this->inverter();
+        $unit = House::inverter($this->rig);
         $battery = $this->house;
         if ($heavy === [] || $battery === null) {
             return null;
@@ -134,18 +134,6 @@ final readonly class Heavy
         usort($on, fn(Needed $a, Needed $b): int => $b->fullW() <=> $a->fullW());
 
         return array_slice($on, 0, 2);
-    }
-
-    private function inverter(): ?PowerConverter
-    {
-        $best = null;
-        foreach ($this->rig->graph->converters as $unit) {
-            if ($unit->kind === PowerConverter::INVERTER && $unit->limitA > ($best->limitA ?? 0.0)) {
-                $best = $unit;
-            }
-        }
-
-        return $best;
     }
 
     private function assisting(): ?PowerConverter

@@ -15,13 +15,18 @@ use stdClass;
 /** What owners ask, answered in a sentence with its arithmetic. */
 final readonly class Questions
 {
+    private ?Battery $house;
+
     /** @param list<Needed> $loads */
-    public function __construct(private Examination $rig, private array $loads, private Trip $trip) {}
+    public function __construct(private Examination $rig, private array $loads, private Trip $trip)
+    {
+        $this->house = House::battery($rig);
+    }
 
     /** @return list<Reply> */
     public function all(): array
     {
-        $heavy = new Heavy($this->rig, $this->loads, $this->house());
+        $heavy = new Heavy($this->rig, $this->loads, $this->house);
 
         return array_values(
             array_filter([
@@ -39,7 +44,7 @@ final readonly class Questions
     /** So many grey days without driving: where does it stop, and what takes most? */
     public function greyDays(): ?Reply
     {
-        if ($this->house() === null || $this->loads === []) {
+        if ($this->house === null || $this->loads === []) {
             return null;
         }
         $days = max(3, min(5, $this->trip->days()));
@@ -63,7 +68,7 @@ final readonly class Questions
             sprintf('the sun brings %.0f Wh a day', $run->cameWh['sun'] / $days),
         ];
         $ask = ['3' => 'Three', '4' => 'Four', '5' => 'Five'][(string) $days] . ' grey days without driving?';
-        $lowest = min([1.0, ...$run->share[$this->house()->id] ?? []]);
+        $lowest = min([1.0, ...$run->share[$this->house->id] ?? []]);
 
         return new Reply(
             'grey',
@@ -88,7 +93,7 @@ final readonly class Questions
             $this->rig->graph->converters,
             fn(PowerConverter $c): bool => $c->kind === PowerConverter::FIELD && $c->fieldW > 0,
         );
-        if ($panels === [] || $this->house() === null) {
+        if ($panels === [] || $this->house === null) {
             return null;
         }
         $run = $this->runs([
@@ -136,7 +141,7 @@ final readonly class Questions
     /** From a fifth, how long does it take to fill it again, by each way there is? */
     public function refill(): ?Reply
     {
-        $battery = $this->house();
+        $battery = $this->house;
         if ($battery === null) {
             return null;
         }
@@ -263,20 +268,6 @@ final readonly class Questions
     private function runs(array $trip): Run
     {
         return Days::of($this->rig, $this->loads, $this->trip->with((object) $trip));
-    }
-
-    private function house(): ?Battery
-    {
-        $engine = Scenes::engineBatteries($this->rig);
-        $best = null;
-        foreach ($this->rig->graph->batteries as $id => $battery) {
-            $wh = $battery->capacityAh * $battery->ratedV;
-            if (!isset($engine[$id]) && $wh > ($best === null ? 0.0 : $best->capacityAh * $best->ratedV)) {
-                $best = $battery;
-            }
-        }
-
-        return $best;
     }
 
     /** @return array<string, string> */

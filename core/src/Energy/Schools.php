@@ -7,7 +7,6 @@ namespace Hollin\Core\Energy;
 use Hollin\Core\Needs\Needed;
 use Hollin\Core\Needs\Trip;
 use Hollin\Core\Network\Battery;
-use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Reference\Chemistry;
 use Hollin\Core\Rules\Examination;
 
@@ -79,8 +78,8 @@ final readonly class Schools
     /** @return ?array{ask: string, ways: list<array{name: string, words: string}>, decides: string} */
     private function idling(): ?array
     {
-        $unit = $this->inverter();
-        $battery = $this->battery();
+        $unit = House::inverter($this->rig);
+        $battery = House::battery($this->rig);
         if ($unit === null || $battery === null || $unit->idleW <= 0) {
             return null;
         }
@@ -121,7 +120,7 @@ final readonly class Schools
         if ($air === null) {
             return null;
         }
-        $efficiency = $this->inverter()->efficiency ?? 0.88;
+        $efficiency = House::inverter($this->rig)->efficiency ?? 0.88;
         $through = $air->dayWh() / $efficiency;
 
         return [
@@ -149,7 +148,7 @@ final readonly class Schools
     /** @return ?array{ask: string, ways: list<array{name: string, words: string}>, decides: string} */
     private function cold(): ?array
     {
-        $battery = $this->battery();
+        $battery = House::battery($this->rig);
         $hours = 0.0;
         for ($quarter = 0; $quarter < Needed::QUARTERS; $quarter++) {
             $hours += $this->trip->celsius(($quarter + 0.5) / 4) < 0 ? 0.25 : 0.0;
@@ -174,25 +173,5 @@ final readonly class Schools
             ],
             'decides' => 'energy of the heater against room and safety',
         ];
-    }
-
-    private function inverter(): ?PowerConverter
-    {
-        foreach ($this->rig->graph->converters as $unit) {
-            if ($unit->kind === PowerConverter::INVERTER) {
-                return $unit;
-            }
-        }
-
-        return null;
-    }
-
-    private function battery(): ?Battery
-    {
-        $engine = Scenes::engineBatteries($this->rig);
-        $house = array_values(array_diff_key($this->rig->graph->batteries, $engine));
-        usort($house, fn(Battery $a, Battery $b): int => $b->capacityAh * $b->ratedV <=> $a->capacityAh * $a->ratedV);
-
-        return $house[0] ?? null;
     }
 }

@@ -125,12 +125,17 @@ final class Step
         }
     }
 
+    /** W that a unit's conversion loses. */
+    private function keeps(PowerConverter $unit, float $watts): void
+    {
+        $this->keptW[$unit->component] = ($this->keptW[$unit->component] ?? 0.0) + $watts;
+    }
+
     private function railTakes(PowerConverter $unit, float $watts, float $given): void
     {
         $rail = $this->wiring->takesFrom[$unit->id];
-        $this->wanted->railW[$rail] = ($this->wanted->railW[$rail] ?? 0.0) + $watts;
-        $this->wanted->on[$rail][] = ["\0{$unit->id}", $watts];
-        $this->keptW[$unit->component] = ($this->keptW[$unit->component] ?? 0.0) + $watts - $given;
+        $this->wanted->onRail($rail, "\0{$unit->id}", $watts);
+        $this->keeps($unit, $watts - $given);
     }
 
     private function rail(string $rail, float $light, float $hours, float $atH): void
@@ -212,9 +217,8 @@ final class Step
         $this->looped[$unit->id] = true;
         $gives = min($unit->limitA * $unit->holdsV, $inverter->limitA * $inverter->holdsV * $unit->efficiency);
         $loses = $gives / $unit->efficiency / $inverter->efficiency - $gives;
-        $this->wanted->railW[$rail] = ($this->wanted->railW[$rail] ?? 0.0) + $loses;
-        $this->wanted->on[$rail][] = ["\0{$unit->id}", $loses];
-        $this->keptW[$unit->component] = ($this->keptW[$unit->component] ?? 0.0) + $loses;
+        $this->wanted->onRail($rail, "\0{$unit->id}", $loses);
+        $this->keeps($unit, $loses);
     }
 
     /** W that a charger could give now, at V of its rail. */
@@ -266,18 +270,15 @@ final class Step
                     ? $unit->idleW
                     : 0.0;
             $takes = max($idles, $gives / $unit->efficiency);
-            $this->keptW[$unit->component] = ($this->keptW[$unit->component] ?? 0.0) + $takes - $gives;
+            $this->keeps($unit, $takes - $gives);
             if ($unit->kind === PowerConverter::DC_DC) {
                 $from = $this->wiring->takesFrom[$unit->id];
-                $this->wanted->railW[$from] = ($this->wanted->railW[$from] ?? 0.0) + $takes;
-                $this->wanted->on[$from][] = ["\0{$unit->id}", $takes];
+                $this->wanted->onRail($from, "\0{$unit->id}", $takes);
             } elseif ($inverter !== null) {
                 // From another battery, through its inverter.
                 $from = $this->wiring->takesFrom[$inverter->id];
-                $this->wanted->railW[$from] = ($this->wanted->railW[$from] ?? 0.0) + $takes / $inverter->efficiency;
-                $this->wanted->on[$from][] = ["\0{$unit->id}", $takes / $inverter->efficiency];
-                $this->keptW[$inverter->component] =
-                    ($this->keptW[$inverter->component] ?? 0.0) + $takes / $inverter->efficiency - $takes;
+                $this->wanted->onRail($from, "\0{$unit->id}", $takes / $inverter->efficiency);
+                $this->keeps($inverter, $takes / $inverter->efficiency - $takes);
             } else {
                 $this->leftW[$source] -= $takes;
                 if ($unit->inputLimitA !== null && isset($this->throughW[$unit->component])) {
