@@ -14,6 +14,7 @@ use App\Http\Controllers\LooksController;
 use App\Http\Controllers\PartsController;
 use App\Http\Controllers\PeopleController;
 use App\Http\Controllers\PhotoController;
+use App\Http\Controllers\PlaceController;
 use App\Http\Controllers\ReadingController;
 use App\Http\Controllers\ReferenceController;
 use App\Http\Controllers\RemedyController;
@@ -71,6 +72,7 @@ Route::middleware([
     Route::post('/jobs/{job}/states', [StateController::class, 'settle']);
     Route::get('/jobs/{job}/parts', [PartsController::class, 'show']);
     Route::post('/jobs/{job}/rulers', [RulersController::class, 'show']);
+    Route::post('/jobs/{job}/place', [PlaceController::class, 'show']);
     Route::post('/jobs/{job}/stay', [StayController::class, 'show']);
     Route::get('/jobs/{job}/loads', [StayController::class, 'export']);
     Route::post('/jobs/{job}/monitor-log', [StayController::class, 'readLog']);

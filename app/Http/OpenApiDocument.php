@@ -311,40 +311,43 @@ final class OpenApiDocument
                 ],
             ),
             'Plan' => $plan,
-            'Document' => Shape::object([
-                'hollin' => $text,
-                'format' => $integer,
-                'title' => $text,
-                'rig' => Shape::object(['kind' => $text], ['note' => $text]),
-                'asFound' => Shape::object(
-                    ['components' => Shape::map(Shape::ref('Component'))],
-                    [
-                        'walk' => Shape::map(
-                            Shape::object(
-                                ['verdict' => ['type' => 'string', 'enum' => ['sound', 'fault']]],
-                                ['note' => $text, 'by' => $text, 'at' => $text],
+            'Document' => Shape::object(
+                [
+                    'hollin' => $text,
+                    'format' => $integer,
+                    'title' => $text,
+                    'rig' => Shape::object(['kind' => $text], ['note' => $text]),
+                    'asFound' => Shape::object(
+                        ['components' => Shape::map(Shape::ref('Component'))],
+                        [
+                            'walk' => Shape::map(
+                                Shape::object(
+                                    ['verdict' => ['type' => 'string', 'enum' => ['sound', 'fault']]],
+                                    ['note' => $text, 'by' => $text, 'at' => $text],
+                                ),
                             ),
-                        ),
-                    ],
-                ),
-                'needs' => Shape::object(
-                    [],
-                    [
-                        'ampacity' => $text,
-                        'scenarios' => Shape::map(
-                            Shape::object(
-                                ['title' => $text, 'running' => Shape::map(['type' => 'boolean'])],
-                                ['order' => ['type' => 'number']],
+                        ],
+                    ),
+                    'needs' => Shape::object(
+                        [],
+                        [
+                            'ampacity' => $text,
+                            'scenarios' => Shape::map(
+                                Shape::object(
+                                    ['title' => $text, 'running' => Shape::map(['type' => 'boolean'])],
+                                    ['order' => ['type' => 'number']],
+                                ),
                             ),
-                        ),
-                        'offGrid' => Shape::map(['type' => 'boolean']),
-                        'loads' => Shape::map(Shape::ref('NeedLoad')),
-                        'measured' => Shape::ref('MonitorLog'),
-                        'trip' => $any,
-                    ],
-                ),
-                'plans' => Shape::map(Shape::ref('Plan')),
-            ]),
+                            'offGrid' => Shape::map(['type' => 'boolean']),
+                            'loads' => Shape::map(Shape::ref('NeedLoad')),
+                            'measured' => Shape::ref('MonitorLog'),
+                            'trip' => $any,
+                        ],
+                    ),
+                    'plans' => Shape::map(Shape::ref('Plan')),
+                ],
+                ['place' => $any],
+            ),
             'Design' => Shape::object([
                 'id' => $integer,
                 'revision' => $integer,

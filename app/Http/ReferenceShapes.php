@@ -43,6 +43,9 @@ final class ReferenceShapes
                     'trip' => Shape::map(Shape::ref('Field')),
                     'typical' => Shape::map(Shape::ref('NeedLoad')),
                 ]),
+                'place' => Shape::object(
+                    array_fill_keys(['rig', 'zone', 'item', 'thing', 'route'], Shape::map(Shape::ref('Field'))),
+                ),
                 'version' => $text,
                 'forms' => Shape::map(
                     Shape::object([

@@ -25,6 +25,23 @@ final class SizingShapes
                     'value' => ['type' => 'number'],
                 ],
             ),
+            'PlaceBody' => Shape::object(
+                ['view' => $text],
+                [
+                    'revision' => $integer,
+                    'moved' => Shape::map(
+                        Shape::object(
+                            [],
+                            [
+                                'xM' => ['type' => 'number'],
+                                'leftM' => ['type' => 'number'],
+                                'upM' => ['type' => 'number'],
+                                'zone' => $text,
+                            ],
+                        ),
+                    ),
+                ],
+            ),
             'RulersBody' => Shape::object(
                 ['view' => $text],
                 [

@@ -8,6 +8,7 @@ use Hollin\Core\Components\Catalogue;
 use Hollin\Core\Job\Field;
 use Hollin\Core\Needs\Asked;
 use Hollin\Core\Needs\Typical;
+use Hollin\Core\Place\Asked as Standing;
 use Hollin\Core\Plan\Arrangements\Arrangements;
 use Hollin\Core\Plan\Arrangements\Kinds;
 use Hollin\Core\Plan\Layouts;
@@ -106,6 +107,16 @@ final class ReferenceController
                     'trip' => (object) array_map(fn(Field $f): array => $f->form(), Asked::trip()),
                     'typical' => (object) Typical::all(),
                 ],
+                'place' => array_map(
+                    fn(array $fields): object => (object) array_map(fn(Field $f): array => $f->form(), $fields),
+                    [
+                        'rig' => Standing::rig(),
+                        'zone' => Standing::zone(),
+                        'item' => Standing::item(),
+                        'thing' => Standing::thing(),
+                        'route' => Standing::route(),
+                    ],
+                ),
                 'batteries' => self::kinds(Kinds::batteries()),
                 'walk' => self::kinds(WalkRound::items()),
                 'rules' => $rules,

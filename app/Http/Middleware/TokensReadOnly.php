@@ -19,6 +19,7 @@ final class TokensReadOnly
         'api/v1/jobs/*/probe',
         'api/v1/jobs/*/netlist',
         'api/v1/jobs/*/rulers',
+        'api/v1/jobs/*/place',
         'api/v1/jobs/*/monitor-log',
         'api/v1/jobs/*/stay',
         'api/v1/jobs/*/loads',

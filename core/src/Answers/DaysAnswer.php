@@ -6,6 +6,7 @@ namespace Hollin\Core\Answers;
 
 use Closure;
 use Hollin\Core\Energy\Days;
+use Hollin\Core\Energy\House;
 use Hollin\Core\Energy\Measured;
 use Hollin\Core\Energy\Proposal;
 use Hollin\Core\Energy\Questions;
@@ -143,6 +144,7 @@ final readonly class DaysAnswer
             'keptWh' => $this->kept($run),
             'curtailedWh' => round($run->curtailedWh, 1),
             'generatorHPerDay' => round($run->generatorH / $days, 2),
+            'tooDeep' => $run->endsBy === null && $this->tooDeep($run) !== [],
             'endsBy' => $run->endsBy,
             'endsAtH' => $run->endsAtH,
             'words' => $this->words($run),
@@ -171,7 +173,10 @@ final readonly class DaysAnswer
     private function words(Run $run): string
     {
         if ($run->endsBy === null) {
-            return sprintf('It lasts all %d days.', $this->trip->days());
+            $deep = $this->tooDeep($run);
+
+            return sprintf('It lasts all %d days%s', $this->trip->days(), $deep === [] ? '.' : ', but ') .
+                ($deep === [] ? '' : implode('; ', $deep) . '.');
         }
 
         return sprintf(
@@ -181,6 +186,21 @@ final readonly class DaysAnswer
             1 + (int) ($run->endsAtH / 24),
             Clock::of((float) $run->endsAtH),
         );
+    }
+
+    /** @return list<string> house batteries that go lower than their kind stands, each with its name */
+    private function tooDeep(Run $run): array
+    {
+        $said = [];
+        foreach (array_diff_key($run->share, Scenes::engineBatteries($this->rig)) as $id => $shares) {
+            $battery = $this->rig->graph->batteries[$id];
+            $deep = House::tooDeep($battery, min([1.0, ...$shares]));
+            if ($deep !== null) {
+                $said[] = "{$this->rig->graph->label($battery->component)} goes {$deep}";
+            }
+        }
+
+        return $said;
     }
 
     private function event(string $kind, string $what): string

@@ -6,6 +6,7 @@ namespace Hollin\Core\Answers;
 
 use Hollin\Core\Answers\Shapes\DayShapes;
 use Hollin\Core\Answers\Shapes\FindingShapes;
+use Hollin\Core\Answers\Shapes\PlaceShapes;
 use Hollin\Core\Answers\Shapes\SizeShapes;
 use Hollin\Core\Answers\Shapes\StateShapes;
 use Hollin\Core\Answers\Shapes\WallShapes;
@@ -29,7 +30,12 @@ final class Shape
     /** @return array<string, array<string, mixed>> definitions by name; references are "#/components/schemas/…" */
     public static function definitions(): array
     {
-        return FindingShapes::all() + WallShapes::all() + SizeShapes::all() + StateShapes::all() + DayShapes::all();
+        return FindingShapes::all() +
+            WallShapes::all() +
+            SizeShapes::all() +
+            StateShapes::all() +
+            DayShapes::all() +
+            PlaceShapes::all();
     }
 
     /**

@@ -11,6 +11,7 @@ use Hollin\Core\Job\Problem;
 use Hollin\Core\Job\SchemaCheck;
 use Hollin\Core\Job\Tree;
 use Hollin\Core\Needs\Asked;
+use Hollin\Core\Place\Asked as Standing;
 use Hollin\Core\Plan\Op;
 use Hollin\Core\Plan\WalkRound;
 use stdClass;
@@ -53,6 +54,17 @@ final class Schema
             ['title', 'running'],
         );
         $definitions['load'] = (object) Field::objectSchema(Asked::load());
+        foreach (
+            [
+                'zone' => Standing::zone(),
+                'item' => Standing::item(),
+                'thing' => Standing::thing(),
+                'route' => Standing::route(),
+            ]
+            as $name => $fields
+        ) {
+            $definitions[$name] = (object) Field::objectSchema($fields);
+        }
         $definitions['change'] = SchemaCheck::object(
             [
                 'op' => (object) ['enum' => array_map(fn(Op $o): string => $o->value, Op::cases())],
@@ -152,6 +164,16 @@ final class Schema
                         'loads' => SchemaCheck::map('#/$defs/load', 100),
                         'measured' => (object) Field::objectSchema(Asked::measured()),
                         'trip' => (object) Field::objectSchema(Asked::trip()),
+                    ],
+                    [],
+                ),
+                'place' => SchemaCheck::object(
+                    [
+                        'rig' => (object) Field::objectSchema(Standing::rig()),
+                        'zones' => SchemaCheck::map('#/$defs/zone', 40),
+                        'items' => SchemaCheck::map('#/$defs/item', self::MOST_COMPONENTS),
+                        'things' => SchemaCheck::map('#/$defs/thing', 100),
+                        'routes' => SchemaCheck::map('#/$defs/route', self::MOST_COMPONENTS),
                     ],
                     [],
                 ),

@@ -23,6 +23,26 @@ final class House
         return $best;
     }
 
+    /**
+     * What is said of a battery that is emptied further than its kind stands day after day; null where it is not.
+     *
+     * @param float $share the lowest it came to
+     */
+    public static function tooDeep(Battery $battery, float $share): ?string
+    {
+        $least = 1 - $battery->chemistry->usableShare();
+        if ($share >= $least - 0.005) {
+            return null;
+        }
+
+        return sprintf(
+            'down to %.0f %%, below the %.0f %% that %s stands day after day',
+            100 * $share,
+            100 * $least,
+            $battery->chemistry->label(),
+        );
+    }
+
     /** The largest inverter; null where there is none. */
     public static function inverter(Examination $rig): ?PowerConverter
     {

@@ -69,13 +69,16 @@ final readonly class Questions
         ];
         $ask = ['3' => 'Three', '4' => 'Four', '5' => 'Five'][(string) $days] . ' grey days without driving?';
         $lowest = min([1.0, ...$run->share[$this->house->id] ?? []]);
+        $deep = House::tooDeep($this->house, $lowest);
 
         return new Reply(
             'grey',
             $ask,
-            $run->endsBy === null,
+            $run->endsBy === null && $deep === null,
             $run->endsBy === null
-                ? sprintf('Yes: down to %.0f %%.', 100 * $lowest)
+                ? ($deep === null
+                    ? sprintf('Yes: down to %.0f %%.', 100 * $lowest)
+                    : "It runs, but {$deep}.")
                 : sprintf(
                     '%s on day %d at %s.',
                     ucfirst(self::stops($run->endsBy)),

@@ -204,4 +204,30 @@ final readonly class Editing
 
         return strlen($id) <= 48 ? $id : substr($id, 0, 39) . '_' . substr(hash('sha256', $id), 0, 8);
     }
+
+    /**
+     * Puts the value of the intent at its path below a part of the document, or takes out what is there.
+     *
+     * @param string $name of that part, as it is said
+     * @throws Refused when the path leads into a value
+     */
+    public function put(stdClass $below, string $name): void
+    {
+        $steps = explode('/', trim($this->path(), '/'));
+        $last = array_pop($steps);
+        $at = $below;
+        foreach ($steps as $step) {
+            $at->{$step} ??= new stdClass();
+            if (!($at->{$step} instanceof stdClass)) {
+                throw Refused::because('/intent/path', "does not lead into the {$name}.");
+            }
+            $at = $at->{$step};
+        }
+        $value = $this->intent->raw()->value ?? null;
+        if ($value === null) {
+            unset($at->{$last});
+        } else {
+            $at->{$last} = $value;
+        }
+    }
 }

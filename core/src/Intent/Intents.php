@@ -32,6 +32,7 @@ final class Intents
         SurveyAdd::class,
         SurveyRemove::class,
         SetNeed::class,
+        SetPlace::class,
         AddPlan::class,
         RenamePlan::class,
         RemovePlan::class,

@@ -4,9 +4,6 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Intent;
 
-use Hollin\Core\Plan\Refused;
-use stdClass;
-
 /** What must run: a place in the needs. */
 final class SetNeed implements Handler
 {
@@ -27,22 +24,7 @@ final class SetNeed implements Handler
 
     public function handle(Editing $on): Edit
     {
-        $steps = explode('/', trim($on->path(), '/'));
-        $last = array_pop($steps);
-        $at = $on->document->needs;
-        foreach ($steps as $step) {
-            $at->{$step} ??= new stdClass();
-            if (!($at->{$step} instanceof stdClass)) {
-                throw Refused::because('/intent/path', 'does not lead into the needs.');
-            }
-            $at = $at->{$step};
-        }
-        if ($on->intent->raw()->value === null) {
-            unset($at->{$last});
-        } else {
-            $at->{$last} = $on->intent->raw()->value;
-        }
-
+        $on->put($on->document->needs, 'needs');
         $spoken = [
             'ampacity' => 'ampacity school',
             'scenarios' => 'running together',

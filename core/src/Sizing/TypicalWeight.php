@@ -34,6 +34,12 @@ final class TypicalWeight
             'converter' => 1.0 + $part->number('outputA') * 0.035,
             'panel' => 1.5 + $part->number('slots') * 0.15,
             'transfer_switch' => 2.0,
+            'dcdc_charger' => 0.5 + $part->number('outputA') * 0.03,
+            'solar_charger' => 1.0 +
+                $part->number('panelW') * $part->number('series', 1) * $part->number('parallel', 1) * 0.06,
+            'generator' => 8.0 + $part->number('ratedW') * ($part->text('mount') === 'portable' ? 0.009 : 0.018),
+            'bus_bar', 'shunt', 'dc_fuse' => 0.4,
+            'dc_switch', 'battery_selector' => 0.6,
             'lead' => self::copper($part, 1),
             'feeder' => self::copper($part, 3),
             default => 0.0,

@@ -32,7 +32,7 @@ export function StayPanel({ stay, beside, weatherOf, mayChange, setWeather, chil
         <h1>{t('needs.theBank', { count: run.days })}</h1>
         {children}
       </div>
-      <p className={`stay-says ${run.endsBy ? 'is-no' : ''}`}>{run.words}</p>
+      <p className={`stay-says ${run.endsBy || run.tooDeep ? 'is-no' : ''}`}>{run.words}</p>
       {beside && (
         <p className="quiet">
           ··· {beside.title}: {beside.run.words}

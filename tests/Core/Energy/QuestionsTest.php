@@ -2,7 +2,10 @@
 
 declare(strict_types=1);
 
+use Hollin\Core\Answers\DaysAnswer;
+use Hollin\Core\Answers\JobAnswers;
 use Hollin\Core\Energy\Heavy;
+use Hollin\Core\Energy\House;
 use Hollin\Core\Energy\Proposal;
 use Hollin\Core\Energy\Questions;
 use Hollin\Core\Energy\Reply;
@@ -188,4 +191,34 @@ describe('ways that differ', function (): void {
         expect($asks([$air], $trip))->toHaveCount(4);
         expect($asks([], Trip::from(Rigs::object(['inverter' => 'used']))))->toHaveCount(1);
     });
+});
+
+it('says how deep a battery goes that is used below what its kind stands', function (): void {
+    // Common practice: lead to half, lithium to a tenth.
+    $rig = Rigs::planned(Rigs::job(Sample::choose('in_line')));
+    $of = fn(Chemistry $kind): Battery => new Battery(
+        ...['chemistry' => $kind] + get_object_vars(array_values($rig->graph->batteries)[0]),
+    );
+    expect(House::tooDeep($of(Chemistry::Flooded), 0.33))
+        ->toBe('down to 33 %, below the 50 % that flooded lead stands day after day')
+        ->and(House::tooDeep($of(Chemistry::Agm), 0.5))
+        ->toBeNull()
+        ->and(House::tooDeep($of(Chemistry::Lfp), 0.2))
+        ->toBeNull()
+        ->and(House::tooDeep($of(Chemistry::Lfp), 0.04))
+        ->toContain('below the 10 %');
+});
+
+it('does not say of lead that it lasts when it ends below half', function (): void {
+    $document = Rigs::demo('grafting');
+    $run = (new DaysAnswer((new JobAnswers($document))->seen('as_found'), $document->needs))->toArray()['run'];
+    expect($run['endsBy'])
+        ->toBeNull()
+        ->and($run['batteries'][0]['lowest'])
+        ->toBeLessThan(0.4)
+        ->and($run['tooDeep'])
+        ->toBeTrue()
+        ->and($run['words'])
+        ->toContain('but Tongue battery goes down to')
+        ->toContain('below the 50 %');
 });

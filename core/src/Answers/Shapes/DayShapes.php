@@ -39,6 +39,7 @@ final class DayShapes
                 'keptWh' => Shape::list(Shape::object(['label' => $text, 'wh' => $number])),
                 'curtailedWh' => $number,
                 'generatorHPerDay' => $number,
+                'tooDeep' => Shape::FLAG,
                 'endsBy' => Shape::MAYBE_TEXT,
                 'endsAtH' => Shape::MAYBE_NUMBER,
                 'words' => $text,

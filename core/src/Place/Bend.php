@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Place;
+
+use Hollin\Core\Reference\ConductorSize;
+
+/** Room that a cable needs to turn at a terminal. */
+final class Bend
+{
+    /** Times its own thickness, for fine-strand battery cable. Common practice, no source. */
+    public const FINE = 4.0;
+
+    /** Times its own thickness, for sheathed cable: NEC 334.24 and 551.47 (inside of the bend). */
+    public const SHEATHED = 5.0;
+
+    /** A lug from its stud to where the cable can begin to bend, in thicknesses of the cable. Common practice. */
+    private const LUG = 3.0;
+
+    /** Thickness of a single conductor over its insulation, m: copper of its area, stranded, and 1.5 to 2 mm around. */
+    public static function thicknessM(ConductorSize $size): float
+    {
+        // Strands lie in circles: they fill about three quarters.
+        $copper = 2 * sqrt($size->areaMm2 / 0.75 / M_PI);
+
+        return ($copper + ($size->areaMm2 > 20 ? 4.0 : 3.0)) / 1000;
+    }
+
+    /** From the stud to the outside of the turned cable, m. */
+    public static function roomM(ConductorSize $size): float
+    {
+        $d = self::thicknessM($size);
+
+        return $d * (self::LUG + self::FINE + 1);
+    }
+}

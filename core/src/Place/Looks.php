@@ -1,0 +1,227 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Place;
+
+use Hollin\Core\Job\Values;
+use Hollin\Core\Reference\Chemistry;
+use stdClass;
+
+/** What somebody who knows would say at the sight of where things stand and how cables run. */
+final readonly class Looks
+{
+    /** A mass that flies in a crash. Common practice, no source. */
+    private const STRAP_KG = 10.0;
+
+    /** Parts that make a spark at work. */
+    private const SPARKS = ['inverter', 'inverter_charger', 'converter', 'transfer_switch', 'dc_switch', 'contactor'];
+
+    /** What must be reached without tools. */
+    private const REACHED = ['dc_switch', 'battery_selector', 'panel', 'transfer_switch'];
+
+    /** What helps against what a cable is open to. Common practice, no source. */
+    private const HELPS = [
+        'road' => ['loom', 'conduit'],
+        'sun' => ['loom', 'conduit'],
+        'heat' => ['sleeve'],
+        'moving' => ['chain', 'conduit'],
+        'edge' => ['grommet', 'conduit'],
+    ];
+
+    private const OPEN_TO = [
+        'road' => 'road and water',
+        'sun' => 'sun',
+        'heat' => 'heat',
+        'moving' => 'a part that moves',
+        'edge' => 'a sharp edge',
+    ];
+
+    private const WANTS = [
+        'road' => 'loom or conduit',
+        'sun' => 'loom or conduit',
+        'heat' => 'a heat sleeve, or another way',
+        'moving' => 'a guide that moves with it, or another way',
+        'edge' => 'a grommet',
+    ];
+
+    public function __construct(private Inventory $inventory, private stdClass $place) {}
+
+    /** @return list<array{at: string, level: string, words: string, source: string}> danger first */
+    public function all(): array
+    {
+        $said = [];
+        foreach ($this->inventory->items as $item) {
+            $zone = $item->after === null ? null : $this->inventory->zones[$item->after->zone] ?? null;
+            if ($item->isThere() && $item->part !== null) {
+                array_push($said, ...$this->held($item), ...$zone === null ? [] : $this->stands($item, $zone));
+            }
+        }
+        foreach ((new Values($this->place))->entries('routes') as $id => $route) {
+            array_push($said, ...$this->route((string) $id, $route));
+        }
+        array_push($said, ...$this->apart());
+        $rank = ['danger' => 0, 'warn' => 1, 'note' => 2];
+        usort($said, fn(array $a, array $b): int => $rank[$a['level']] <=> $rank[$b['level']]);
+
+        return $said;
+    }
+
+    /** @return list<array{at: string, level: string, words: string, source: string}> */
+    private function held(Item $item): array
+    {
+        $heavy = $item->afterKg >= self::STRAP_KG && $item->part?->is('lead', 'feeder', 'solar_charger') !== true;
+        if (!$heavy || $item->is('strapped') || $item->sides === null || $item->after === null) {
+            return [];
+        }
+
+        return [
+            self::look(
+                $item->id,
+                $item->held() === 'hung' ? 'danger' : 'warn',
+                sprintf(
+                    '%s: %.0f kg %s, and nobody has said what holds it in a crash',
+                    $item->label,
+                    $item->afterKg,
+                    ['floor' => 'on the floor', 'wall' => 'on a wall', 'hung' => 'hung from above'][$item->held()],
+                ),
+            ),
+        ];
+    }
+
+    /** @return list<array{at: string, level: string, words: string, source: string}> */
+    private function stands(Item $item, Zone $zone): array
+    {
+        $part = $item->part;
+        $said = [];
+        $chemistry = $part?->is('battery_bank') === true ? Chemistry::from($part->text('chemistry')) : null;
+        $lead = $chemistry?->isLead() === true;
+        if ($lead && !$zone->is('toOutside')) {
+            $said[] = self::look(
+                $item->id,
+                $zone->is('inside') ? 'danger' : 'warn',
+                sprintf(
+                    '%s in %s: lead gives off hydrogen while it charges and wants air from the outside, closed to ' .
+                        'the living space',
+                    $item->label,
+                    lcfirst($zone->label),
+                ),
+                'common practice: 4 % of hydrogen in air burns',
+            );
+        }
+        if ($chemistry === Chemistry::Lfp && $zone->is('inside') && !$item->is('strapped')) {
+            $said[] = self::look(
+                $item->id,
+                'note',
+                sprintf('%s inside: warm, and its mass and its rare violent gas are inside too', $item->label),
+            );
+        }
+        $low = $zone->numberOrNull('lowC');
+        if ($chemistry === Chemistry::Lfp && $low !== null && $low < 0) {
+            $said[] = self::look(
+                $item->id,
+                'warn',
+                sprintf(
+                    '%s: down to %.0f °C in %s; lithium takes no charge below 0 °C, heat the cells or move it',
+                    $item->label,
+                    $low,
+                    lcfirst($zone->label),
+                ),
+            );
+        }
+        if ($zone->is('gas') && $part?->is(...self::SPARKS) === true && !$item->is('sealed')) {
+            $said[] = self::look(
+                $item->id,
+                'danger',
+                sprintf(
+                    '%s beside propane or fuel: it makes sparks at work, and is not ignition-protected',
+                    $item->label,
+                ),
+            );
+        }
+        if ($zone->is('gas') && $lead) {
+            $said[] = self::look($item->id, 'warn', sprintf('%s beside propane or fuel', $item->label));
+        }
+        if ($zone->is('water')) {
+            $said[] = self::look(
+                $item->id,
+                'warn',
+                sprintf('%s under water: a shield, or another place', $item->label),
+            );
+        }
+        if ($zone->is('moving')) {
+            $said[] = self::look($item->id, 'danger', sprintf('%s in the way of a bed or a slide', $item->label));
+        }
+        if ($part?->is(...self::REACHED) === true && $zone->says('reached') && !$zone->is('reached')) {
+            $said[] = self::look(
+                $item->id,
+                'warn',
+                sprintf('%s cannot be reached without taking something apart', $item->label),
+            );
+        }
+
+        return $said;
+    }
+
+    /** @return list<array{at: string, level: string, words: string, source: string}> */
+    private function route(string $id, Values $route): array
+    {
+        $item = $this->inventory->items[$id] ?? null;
+        $cord = $item?->part?->text('cable/sheath') === 'cord';
+        $label = $item->label ?? $id;
+        $said = [];
+        foreach ($route->entries('segments') as $segment) {
+            $open = $segment->text('exposure', 'none');
+            $in = $segment->text('protection', 'none');
+            if ($open !== 'none' && !in_array($in, self::HELPS[$open], true)) {
+                $said[] = self::look(
+                    $id,
+                    'warn',
+                    sprintf('%s is open to %s: it wants %s', $label, self::OPEN_TO[$open], self::WANTS[$open]),
+                );
+            }
+            if ($cord && $segment->text('through', 'inside') === 'wall') {
+                $said[] = self::look(
+                    $id,
+                    'danger',
+                    "{$label} is a flexible cord in a closed wall: cord is no fixed wiring",
+                    'NEC 400.12',
+                );
+            }
+        }
+
+        return $said;
+    }
+
+    /**
+     * Cables that are shorter than the way.
+     *
+     * @return list<array{at: string, level: string, words: string, source: string}>
+     */
+    private function apart(): array
+    {
+        $said = [];
+        foreach ($this->inventory->distances() as $id => $way) {
+            if ($way['cableM'] < $way['straightM'] - 0.02) {
+                $said[] = self::look(
+                    (string) $id,
+                    'warn',
+                    sprintf(
+                        '%s is %.1f m, and its ends stand %.1f m apart as the crow flies: measure the route',
+                        $way['label'],
+                        $way['cableM'],
+                        $way['straightM'],
+                    ),
+                );
+            }
+        }
+
+        return $said;
+    }
+
+    /** @return array{at: string, level: string, words: string, source: string} */
+    private static function look(string $at, string $level, string $words, string $source = 'common practice'): array
+    {
+        return ['at' => $at, 'level' => $level, 'words' => ucfirst($words) . '.', 'source' => $source];
+    }
+}
