@@ -9,6 +9,7 @@ use Database\Seeders\Demo\BellowsTrailer;
 use Database\Seeders\Demo\CausewayVan;
 use Database\Seeders\Demo\GraftingTrailer;
 use Database\Seeders\Demo\KiteCamper;
+use Database\Seeders\Demo\Places;
 use Database\Seeders\Demo\Stays;
 use Database\Seeders\Demo\TideLineVan;
 use Hollin\Core\Document\JobFile;
@@ -50,7 +51,7 @@ final class DemoRigs
                 'title' => 'Grafting trailer 2',
                 'kind' => 'travel_trailer',
                 'customer' => 'Pippin & Scion grafting school',
-                'survey' => [...GraftingTrailer::survey(), ...Stays::of('grafting')],
+                'survey' => [...GraftingTrailer::survey(), ...Stays::of('grafting'), ...Places::of('grafting')],
                 'plans' => GraftingTrailer::plans(),
             ],
             'archive' => [
@@ -71,7 +72,7 @@ final class DemoRigs
                 'title' => 'Causeway van',
                 'kind' => 'van',
                 'customer' => 'Gauge Keepers',
-                'survey' => [...CausewayVan::survey(), ...Stays::of('causeway')],
+                'survey' => [...CausewayVan::survey(), ...Stays::of('causeway'), ...Places::of('causeway')],
                 'plans' => CausewayVan::plans(),
             ],
             'bellows' => [

@@ -137,6 +137,7 @@ it('takes the right from the intent itself, for every intent there is', function
         'survey_add',
         'survey_remove',
         'set_need',
+        'set_place',
     ];
     $lead = $this->person(Role::Lead);
     $job = jobOf($lead);

@@ -56,7 +56,7 @@ final readonly class PlaceAnswer
             'words' => $this->words(),
             'sides' => [
                 'leftKg' => round($this->balance->left, 1),
-                'rightKg' => round($this->balance->more - $this->balance->left, 1),
+                'rightKg' => round($this->balance->right, 1),
             ],
             'moreKg' => round($this->balance->more, 1),
             'perMetre' => $this->balance->perMetre(),
@@ -124,16 +124,14 @@ final readonly class PlaceAnswer
             }
         }
         $band = $this->balance->band();
-        $text = sprintf('%+.0f kg in all', $this->balance->more);
+        $text = $this->balance->more == 0.0 ? '' : sprintf('%+.0f kg in all; ', $this->balance->more);
         if ($band !== null) {
             $share = $after->share();
             $out = $share < $band[0] || $share > $band[1];
             $was = $before->share() < $band[0] || $before->share() > $band[1];
-            $text .= sprintf(
-                '; the coupler carries %.1f %% of it, and carried %.1f %%',
-                100 * $share,
-                100 * $before->share(),
-            );
+            $text .= sprintf('the coupler carries %.1f %% of it', 100 * $share);
+            $text .=
+                abs($share - $before->share()) < 5e-4 ? '' : sprintf(', and carried %.1f %%', 100 * $before->share());
             if ($out) {
                 $level = 'danger';
                 array_unshift(
@@ -148,6 +146,13 @@ final readonly class PlaceAnswer
                 );
             }
         }
+        if ($band === null) {
+            $text .= sprintf(
+                'front axle %+.0f, rear axle %+.0f kg',
+                $after->near - $before->near,
+                $after->far - $before->far,
+            );
+        }
         if ($this->balance->nowhere !== []) {
             $lines[] = 'Without ' . $this->nowhere() . ': nobody has said where.';
             $level = $level === 'good' ? 'unknown' : $level;
@@ -157,7 +162,7 @@ final readonly class PlaceAnswer
             $level = $level === 'good' ? 'unknown' : $level;
         }
 
-        return ['text' => "{$text}.", 'level' => $level, 'lines' => $lines];
+        return ['text' => ucfirst($text) . '.', 'level' => $level, 'lines' => $lines];
     }
 
     /** What changes without a place: each of a kilogram or more by name, the rest by its sum. */

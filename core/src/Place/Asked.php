@@ -89,12 +89,7 @@ final class Asked
             'upright' => Field::flag('Only upright')->optional(),
             'strapped' => Field::flag('Held for a crash')->optional(),
             'sealed' => Field::flag('Ignition-protected')->optional(),
-            'moves' => Field::map(
-                'Where plans move it',
-                array_map(fn(Field $f): Field => $f->optional(), self::spot()) + [
-                    'zone' => Field::text('In', 40)->optional(),
-                ],
-            )->optional(),
+            'moves' => self::moves(),
         ];
     }
 
@@ -103,6 +98,7 @@ final class Asked
     {
         return self::spot() + [
             'label' => Field::text('Name', 60),
+            'zone' => Field::text('In', 40)->optional(),
             'kg' => Field::number('Weight', 'kg', 0.05, 4000),
             'when' => Field::choice('It', [
                 'stays' => 'is there and stays',
@@ -110,7 +106,18 @@ final class Asked
                 'removed' => 'goes',
             ])->usual('stays'),
             'plan' => Field::text('Only with the plan', 40)->optional(),
+            'moves' => self::moves(),
         ];
+    }
+
+    private static function moves(): Field
+    {
+        return Field::map(
+            'Where plans move it',
+            array_map(fn(Field $f): Field => $f->optional(), self::spot()) + [
+                'zone' => Field::text('In', 40)->optional(),
+            ],
+        )->optional();
     }
 
     /** @return array<string, Field> of the way a cable takes, by its component */

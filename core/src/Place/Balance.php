@@ -17,8 +17,11 @@ final readonly class Balance
 
     public ?Ledger $after;
 
-    /** Change on the left wheels, kg; the right take the rest. */
+    /** Change on the left wheels of what has a place, kg. */
     public float $left;
+
+    /** On the right ones, kg. */
+    public float $right;
 
     /** Change in all, kg. */
     public float $more;
@@ -32,6 +35,7 @@ final readonly class Balance
         $ledger = $this->weighed();
         $this->before = $ledger;
         $left = 0.0;
+        $right = 0.0;
         $more = 0.0;
         $nowhere = [];
         $track = $rig->number('trackM', 1.9);
@@ -49,11 +53,14 @@ final readonly class Balance
                     continue;
                 }
                 $ledger = $ledger?->with($kg, $this->lever($spot->xM));
-                $left += Ledger::sides($kg, $spot->leftM, $track)[0];
+                $on = Ledger::sides($kg, $spot->leftM, $track);
+                $left += $on[0];
+                $right += $on[1];
             }
         }
         $this->after = $ledger;
         $this->left = $left;
+        $this->right = $right;
         $this->more = $more;
         arsort($nowhere);
         $this->nowhere = $nowhere;
@@ -76,7 +83,7 @@ final readonly class Balance
         return $this->rig->numberOrNull('baseM');
     }
 
-    /** What a kilogram that goes a metre to the rear takes off the coupler, or puts on the rear axle, kg; null unknown. */
+    /** What a kilogram that goes a metre to the rear puts on the coupler or the rear axle, kg; null unknown. */
     public function perMetre(): ?float
     {
         $base = $this->baseM();

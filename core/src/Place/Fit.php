@@ -112,7 +112,8 @@ final readonly class Fit
         $needs = $item->off() + $item->clearanceM;
         if ($needs > $off + 1e-9) {
             $said[] = [
-                sprintf('%s with its clearance, and there are %s', self::cm($needs), self::cm($off)),
+                sprintf('%s with its clearance, and there are %s', self::cm($needs), self::cm($off)) .
+                ($this->liesDown($item) ? '; laid down it would go, where its maker allows that' : ''),
                 $item->off() > $off,
             ];
         }
@@ -146,6 +147,21 @@ final readonly class Fit
         }
 
         return $said;
+    }
+
+    /** Whether it would go in on another of its sides, with its air. */
+    private function liesDown(Item $item): bool
+    {
+        $zone = [$this->zone->widthM, $this->zone->depthM, $this->zone->heightM];
+        $sides = array_map(fn(float $s): float => $s + 2 * $item->clearanceM, $item->sides ?? []);
+        sort($zone);
+        sort($sides);
+
+        return $item->turns() &&
+            count($sides) === 3 &&
+            $sides[0] <= $zone[0] &&
+            $sides[1] <= $zone[1] &&
+            $sides[2] <= $zone[2];
     }
 
     private static function cm(float $m): string

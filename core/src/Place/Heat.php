@@ -72,6 +72,30 @@ final class Heat
         return $watts / (self::WALL * $wallM2);
     }
 
+    /**
+     * Rise of a box that gives heat off by its walls and by what else moves its air, K: found by halving, both grow
+     * with the rise.
+     *
+     * @param float $aloneK rise if the air alone carried all of it
+     * @param float $power of the rise that the air's share grows with: 1 by a fan, 1.5 by vents
+     */
+    public static function riseOfBoth(float $watts, float $wallM2, float $aloneK, float $power): float
+    {
+        $low = 0.0;
+        $high = min($aloneK, self::riseClosed($watts, $wallM2));
+        for ($n = 0; $n < 60; $n++) {
+            $try = ($low + $high) / 2;
+            $off = self::WALL * $wallM2 * $try + $watts * ($try / $aloneK) ** $power;
+            if ($off > $watts) {
+                $high = $try;
+            } else {
+                $low = $try;
+            }
+        }
+
+        return $high;
+    }
+
     /** Free area that each of two vents needs for a rise, cm². */
     public static function ventCm2(float $watts, float $riseK, float $betweenM): float
     {

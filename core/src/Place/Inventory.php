@@ -152,7 +152,8 @@ final readonly class Inventory
     }
 
     /**
-     * Ways between what leads join, where both ends have a place.
+     * Ways between what leads join, where both ends have a place. The terminals are somewhere on the parts: the
+     * straight way is from one to the other at their nearest, the one along walls from middle to middle.
      *
      * @return array<string, array{label: string, cableM: float, straightM: float, alongM: float, assumed: bool}>
      */
@@ -160,13 +161,15 @@ final readonly class Inventory
     {
         $ways = [];
         foreach ($this->after->partsOf('lead') as $id => $lead) {
-            $from = $this->items[explode('.', $lead->text('from'))[0]]->after ?? null;
-            $to = $this->items[explode('.', $lead->text('to'))[0]]->after ?? null;
-            if ($from !== null && $to !== null) {
+            $a = $this->items[explode('.', $lead->text('from'))[0]] ?? null;
+            $b = $this->items[explode('.', $lead->text('to'))[0]] ?? null;
+            $from = $a?->after;
+            $to = $b?->after;
+            if ($a !== null && $b !== null && $from !== null && $to !== null) {
                 $ways[(string) $id] = [
                     'label' => $lead->label,
                     'cableM' => $lead->number('cable/lengthM'),
-                    'straightM' => $from->straightM($to),
+                    'straightM' => max(0.0, $from->straightM($to) - $a->reachM() - $b->reachM()),
                     'alongM' => $from->alongM($to),
                     'assumed' => $lead->isAssumed('cable/lengthM'),
                 ];
@@ -230,7 +233,7 @@ final readonly class Inventory
                 $goes ? 0.0 : $kg,
                 'told',
                 $comes ? null : $spot,
-                $goes ? null : $this->standsAt($key, null, $spot),
+                $goes ? null : $this->standsAt($key, $thing, $spot),
             );
         }
 

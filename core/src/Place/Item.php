@@ -86,4 +86,12 @@ final readonly class Item
 
         return $this->held() === 'wall' ? $d : $h;
     }
+
+    /** From its middle to its farthest corner, m. */
+    public function reachM(): float
+    {
+        return $this->sides === null
+            ? 0.0
+            : sqrt(array_sum(array_map(fn(float $s): float => $s ** 2, $this->sides))) / 2;
+    }
 }

@@ -80,7 +80,7 @@ final readonly class Looks
                 $item->id,
                 $item->held() === 'hung' ? 'danger' : 'warn',
                 sprintf(
-                    '%s: %.0f kg %s, and nobody has said what holds it in a crash',
+                    '%s: %.0f kg %s; nobody has said what holds it in a crash',
                     $item->label,
                     $item->afterKg,
                     ['floor' => 'on the floor', 'wall' => 'on a wall', 'hung' => 'hung from above'][$item->held()],
@@ -207,9 +207,10 @@ final readonly class Looks
                     (string) $id,
                     'warn',
                     sprintf(
-                        '%s is %.1f m, and its ends stand %.1f m apart as the crow flies: measure the route',
+                        '%s is %.2f m%s, and its ends stand at least %.1f m apart: measure the route',
                         $way['label'],
                         $way['cableM'],
+                        $way['assumed'] ? ' (assumed)' : '',
                         $way['straightM'],
                     ),
                 );

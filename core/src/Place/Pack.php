@@ -56,7 +56,13 @@ final class Pack
     {
         if ($left === []) {
             return array_map(
-                fn(array $p): array => ['id' => $p['id'], 'x' => $p['x'], 'y' => $p['y'], 'w' => $p['w'], 'h' => $p['h']],
+                fn(array $p): array => [
+                    'id' => $p['id'],
+                    'x' => $p['x'],
+                    'y' => $p['y'],
+                    'w' => $p['w'],
+                    'h' => $p['h'],
+                ],
                 $placed,
             );
         }

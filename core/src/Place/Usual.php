@@ -36,7 +36,10 @@ final class Usual
             'inverter_charger' => $watts > 1500 ? [0.33, 0.45, 0.15] : [0.22, 0.36, 0.12],
             'inverter' => $watts > 1500 ? [0.25, 0.4, 0.15] : [0.2, 0.3, 0.1],
             'converter' => [0.2, 0.25, 0.12],
-            'dcdc_charger', 'solar_charger' => [0.2, 0.15, 0.08],
+            'dcdc_charger' => [0.2, 0.15, 0.08],
+            'solar_charger' => self::panels(
+                $part->number('panelW') * $part->number('series', 1) * $part->number('parallel', 1),
+            ),
             'panel' => [0.3, 0.35, 0.12],
             'transfer_switch' => [0.2, 0.25, 0.15],
             'bus_bar' => [0.2, 0.06, 0.06],
@@ -45,6 +48,16 @@ final class Usual
             'generator' => [0.55, 0.4, 0.45],
             default => null,
         };
+    }
+
+    /**
+     * Panels flat on a roof, a metre across: 200 W to the square metre.
+     *
+     * @return array{float, float, float}
+     */
+    private static function panels(float $watts): array
+    {
+        return [max(0.3, round($watts / 200, 2)), 0.04, 1.0];
     }
 
     /** @return array{float, float, float} */
@@ -62,7 +75,7 @@ final class Usual
     {
         return match ($part->type) {
             'inverter', 'inverter_charger' => 0.1,
-            'converter', 'dcdc_charger', 'solar_charger', 'generator' => 0.05,
+            'converter', 'dcdc_charger', 'generator' => 0.05,
             'battery_bank' => 0.025,
             default => 0.0,
         };

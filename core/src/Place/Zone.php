@@ -80,13 +80,19 @@ final readonly class Zone
         $fan = $this->numberOrNull('fanM3h');
         $vents = $this->numberOrNull('ventCm2');
 
+        $walls = $this->wallM2();
+        $apart = $this->numberOrNull('ventRiseM') ?? $this->heightM * 0.8;
+
         return match (true) {
-            $fan !== null => ['riseK' => Heat::riseByFan($watts, $fan), 'by' => 'fan'],
+            $fan !== null => [
+                'riseK' => Heat::riseOfBoth($watts, $walls, Heat::riseByFan($watts, $fan), 1.0),
+                'by' => 'fan',
+            ],
             $vents !== null => [
-                'riseK' => Heat::riseByVents($watts, $vents, $this->numberOrNull('ventRiseM') ?? $this->heightM * 0.8),
+                'riseK' => Heat::riseOfBoth($watts, $walls, Heat::riseByVents($watts, $vents, $apart), 1.5),
                 'by' => 'vents',
             ],
-            default => ['riseK' => Heat::riseClosed($watts, $this->wallM2()), 'by' => 'walls'],
+            default => ['riseK' => Heat::riseClosed($watts, $walls), 'by' => 'walls'],
         };
     }
 }

@@ -15,5 +15,6 @@ export const PLACES: Place[] = [
   { at: 'needs', title: t('job.needs'), Place: lazy(() => import('../needs/NeedsPlace')) },
   { at: 'plan', title: t('job.plan'), Place: lazy(() => import('../plan/PlanPlace')) },
   { at: 'size', title: t('job.size'), Place: lazy(() => import('../size/SizePlace')) },
+  { at: 'place', title: t('job.place'), Place: lazy(() => import('../standing/StandingPlace')) },
   { at: 'parts', title: t('job.parts'), Place: lazy(() => import('../bench/PartsPlace')) },
 ];

@@ -46,7 +46,7 @@ export function LoadForm({ load, components, reference, mayChange, save, close }
         initialValues={{ ...load, watts: wattsOf(load).value, basis }}
         onFinish={send}
       >
-        <div className="load-grid">
+        <div className="field-grid">
           <Form.Item
             name="watts"
             label={t('needs.watts')}
@@ -75,7 +75,7 @@ export function LoadForm({ load, components, reference, mayChange, save, close }
             .join(', ')}
         </p>
         {mayChange && (
-          <div className="load-foot">
+          <div className="field-foot">
             <Button danger onClick={() => save(null)}>
               {t('needs.takeOut')}
             </Button>

@@ -17,6 +17,7 @@ import { freeId, inOrder, readLoad, type Loads, type NeedLoad, type Span } from 
 import { Sizes, type From } from './Sizes';
 import { StayForm, type Trip } from './StayForm';
 import { StayPanel } from './StayPanel';
+import '../ui/Panel.css';
 import './NeedsPlace.css';
 
 /** What must run, and for how long it does: the day as a band, the days as they go, what owners ask. */
@@ -113,8 +114,8 @@ export default function NeedsPlace({ hold, viewId, setViewId }: PlaceProps) {
           {stay.data && shown.length > 0 && <Schools schools={stay.data.schools} />}
         </aside>
         <div>
-          <section className="needs-panel">
-            <div className="needs-head">
+          <section className="sheet-panel">
+            <div className="sheet-head">
               <h1>{t('needs.aDay')}</h1>
               <span className="quiet">{mayChange && shown.length > 0 && t('needs.dragAndPull')}</span>
               <span className="spring" />
@@ -197,7 +198,7 @@ export default function NeedsPlace({ hold, viewId, setViewId }: PlaceProps) {
             </div>
           </section>
           {measured && (
-            <section className="needs-panel measured">
+            <section className="sheet-panel measured">
               <Checkbox
                 checked={measured.used === true}
                 disabled={!mayChange}

@@ -44,7 +44,7 @@ export function StayForm({ trip, supplies, reference, components, save, close }:
         {ABOUT.map(({ title, names }) => (
           <fieldset key={title} className="stay-about">
             <legend>{title}</legend>
-            <div className="load-grid">
+            <div className="field-grid">
               {names.includes('shoreH') && (
                 <Form.Item name="shore" label={t('needs.supply')}>
                   <Select allowClear options={supplies} placeholder={t('needs.none')} />
@@ -61,7 +61,7 @@ export function StayForm({ trip, supplies, reference, components, save, close }:
             </div>
           </fieldset>
         ))}
-        <div className="load-foot">
+        <div className="field-foot">
           <span />
           <Button type="primary" htmlType="submit">
             {t('needs.save')}

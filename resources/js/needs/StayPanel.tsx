@@ -27,8 +27,8 @@ export function StayPanel({ stay, beside, weatherOf, mayChange, setWeather, chil
   const [table, showTable] = useState(false);
   const { run } = stay;
   return (
-    <section className="needs-panel">
-      <div className="needs-head">
+    <section className="sheet-panel">
+      <div className="sheet-head">
         <h1>{t('needs.theBank', { count: run.days })}</h1>
         {children}
       </div>

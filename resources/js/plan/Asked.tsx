@@ -1,4 +1,4 @@
-import { Form, InputNumber, Select, Switch } from 'antd';
+import { Form, Input, InputNumber, Select, Switch } from 'antd';
 import type { Component, Field, Reference } from '../api/client';
 import { fitting } from '../parts/context';
 import { LengthInput } from '../parts/inputs';
@@ -16,6 +16,14 @@ export function Usual({ field }: { field: Field }) {
 
 /** A number out of bounds is said where it stands, and left as it was typed. */
 export function within(field: Field): { validator: (_: unknown, v: unknown) => Promise<void> }[] {
+  if (field.kind === 'text' && field.required)
+    return [
+      {
+        validator: async (_, v) => {
+          if (typeof v !== 'string' || v.trim() === '') throw new Error(t('plan.needed'));
+        },
+      },
+    ];
   if (field.kind !== 'number' && field.kind !== 'integer') return [];
   return [
     {
@@ -69,6 +77,7 @@ export function Asked({
         options={Object.entries(field.choices).map(([value, label]) => ({ value, label }))}
       />
     );
+  if (field.kind === 'text') return <Input {...(bound as object)} maxLength={field.max || 120} />;
   if (field.kind === 'flag')
     return <Switch {...(bound as object)} checkedChildren={t('plan.yes')} unCheckedChildren={t('plan.no')} />;
   if (field.kind === 'ref')

@@ -30,3 +30,23 @@ describe('units by one switch', () => {
     expect(metric.size('mm2:35')).toBe('35 mm²');
   });
 });
+
+describe('a sentence of the core', () => {
+  it('says its quantities in trade units, and leaves other figures', () => {
+    const trade = makeUnits('trade');
+    expect(trade.said('+55 kg in all; the coupler carries 8.8 % of it')).toBe(
+      '+121 lb in all; the coupler carries 8.8 % of it',
+    );
+    expect(trade.said('55 cm with its clearance, and there are 42 cm; 8 × 30 cm')).toBe(
+      '22 in with its clearance, and there are 17 in; 8 × 12 in',
+    );
+    expect(trade.said('409 W of heat: 50 K warmer than 27 °C. 94 m³/h of air, or two vents of 1132 cm² free')).toBe(
+      '409 W of heat: 90 °F warmer than 81 °F. 55 ft³/min of air, or two vents of 175 in² free',
+    );
+    expect(trade.said('is 0.15 m, and its ends stand at least 3.9 m apart')).toBe(
+      'is 0.5 ft, and its ends stand at least 13 ft apart',
+    );
+    expect(trade.said('300 mm², 40 mV, 12 A, rear axle -3 kg')).toBe('300 mm², 40 mV, 12 A, rear axle -7 lb');
+    expect(makeUnits('metric').said('55 kg')).toBe('55 kg');
+  });
+});

@@ -25,13 +25,25 @@ describe('heat and air (SZ-11)', function (): void {
         expect(Heat::riseByFan($watts, Heat::airM3h($watts, 7.5)))->toEqualWithDelta(7.5, 1e-9);
     })->with([10.0, 333.3, 900.0]);
 
-    it('has vents that draw as much air as their rise carries', function (float $watts, float $cm2, float $apart): void {
+    it('has vents that draw as much air as their rise carries', function (
+        float $watts,
+        float $cm2,
+        float $apart,
+    ): void {
         // The other way round: from the rise the draught of the stack, from the draught the heat it takes.
         $rise = Heat::riseByVents($watts, $cm2, $apart);
         $draught = 0.6 * ($cm2 / 1e4 / sqrt(2)) * sqrt((2 * 9.81 * $apart * $rise) / 293);
         expect($draught * 1.204 * 1006 * $rise)->toEqualWithDelta($watts, $watts * 1e-6);
         expect(Heat::riseByVents($watts, Heat::ventCm2($watts, 8.0, $apart), $apart))->toEqualWithDelta(8.0, 1e-6);
     })->with([[333.3, 200.0, 0.5], [100.0, 50.0, 0.3], [40.0, 400.0, 1.2]]);
+
+    it('is cooler by walls and air together than by either, and all of the heat is somewhere', function (): void {
+        $vents = Heat::riseByVents(300, 60, 0.3);
+        $both = Heat::riseOfBoth(300, 2.5, $vents, 1.5);
+        expect($both)->toBeLessThan(min($vents, Heat::riseClosed(300, 2.5)));
+        $byAir = 0.6 * (60 / 1e4 / sqrt(2)) * sqrt((2 * 9.81 * 0.3 * $both) / 293) * 1.204 * 1006 * $both;
+        expect($byAir + 3.0 * 2.5 * $both)->toEqualWithDelta(300, 0.01);
+    });
 
     it('is hottest closed up', function (): void {
         expect(Heat::riseClosed(333.3, 2.0))->toBeGreaterThan(Heat::riseByVents(333.3, 200, 0.5));

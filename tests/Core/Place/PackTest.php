@@ -42,7 +42,12 @@ function findsRoom(int $w, int $h, array $pieces, array $placed = []): bool
             for ($y = $skirt; $y + $ph + $skirt <= $h; $y++) {
                 foreach ($placed as [$ox, $oy, $ow, $oh, $os]) {
                     $gap = max($skirt, $os);
-                    if ($x < $ox + $ow + $gap && $ox < $x + $pw + $gap && $y < $oy + $oh + $gap && $oy < $y + $ph + $gap) {
+                    if (
+                        $x < $ox + $ow + $gap &&
+                        $ox < $x + $pw + $gap &&
+                        $y < $oy + $oh + $gap &&
+                        $oy < $y + $ph + $gap
+                    ) {
                         continue 2;
                     }
                 }

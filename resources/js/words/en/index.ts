@@ -5,6 +5,7 @@ export { default as job } from './job.json';
 export { default as jobs } from './jobs.json';
 export { default as needs } from './needs.json';
 export { default as parts } from './parts.json';
+export { default as place } from './place.json';
 export { default as plan } from './plan.json';
 export { default as sheet } from './sheet.json';
 export { default as shell } from './shell.json';
