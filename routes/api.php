@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Http\Controllers\AccountController;
 use App\Http\Controllers\AuditController;
+use App\Http\Controllers\CatalogueController;
 use App\Http\Controllers\CustomerController;
 use App\Http\Controllers\FloorController;
 use App\Http\Controllers\HereController;
@@ -86,6 +87,12 @@ Route::middleware([
     Route::post('/jobs/{job}/photos', [PhotoController::class, 'store']);
     Route::get('/photos/{photo}', [PhotoController::class, 'show']);
     Route::delete('/photos/{photo}', [PhotoController::class, 'destroy']);
+    Route::get('/catalogue', [CatalogueController::class, 'index']);
+    Route::get('/catalogue/file', [CatalogueController::class, 'file']);
+    Route::post('/catalogue/file', [CatalogueController::class, 'read']);
+    Route::put('/catalogue/terms', [CatalogueController::class, 'terms']);
+    Route::put('/catalogue/offers/{code}', [CatalogueController::class, 'put']);
+    Route::delete('/catalogue/offers/{code}', [CatalogueController::class, 'drop']);
     Route::get('/tokens', [TokenController::class, 'index']);
     Route::post('/tokens', [TokenController::class, 'store'])->middleware(['throttle:20,1', BySession::class]);
     Route::delete('/tokens/{token}', [TokenController::class, 'destroy']);

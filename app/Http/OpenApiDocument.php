@@ -342,6 +342,8 @@ final class OpenApiDocument
                             'loads' => Shape::map(Shape::ref('NeedLoad')),
                             'measured' => Shape::ref('MonitorLog'),
                             'trip' => $any,
+                            'unit' => $any,
+                            'chosen' => Shape::map($text),
                         ],
                     ),
                     'plans' => Shape::map(Shape::ref('Plan')),
@@ -367,6 +369,7 @@ final class OpenApiDocument
             'Field' => $field,
         ] +
             SizingShapes::all() +
+            PartShapes::all() +
             ReferenceShapes::all();
     }
 }

@@ -46,6 +46,8 @@ final class ReferenceShapes
                 'place' => Shape::object(
                     array_fill_keys(['rig', 'zone', 'item', 'thing', 'route'], Shape::map(Shape::ref('Field'))),
                 ),
+                'offer' => Shape::map(Shape::ref('Field')),
+                'wishes' => Shape::map(Shape::ref('Field')),
                 'version' => $text,
                 'forms' => Shape::map(
                     Shape::object([

@@ -79,50 +79,6 @@ final class SizingShapes
                     ),
                 ],
             ),
-            'CableCut' => Shape::object([
-                'size' => $text,
-                'spoken' => $text,
-                'kind' => ['type' => 'string', 'enum' => ['positive', 'negative', 'bond', 'sheathed', 'cord']],
-                'runs' => Shape::list(
-                    Shape::object([
-                        'component' => $text,
-                        'label' => $text,
-                        'lengthM' => ['type' => 'number'],
-                        'cutM' => ['type' => 'number'],
-                        'assumed' => ['type' => 'boolean'],
-                    ]),
-                ),
-                'totalM' => ['type' => 'number'],
-                'pieces' => Shape::list(
-                    Shape::list(
-                        Shape::object(['component' => $text, 'label' => $text, 'cutM' => ['type' => 'number']]),
-                    ),
-                ),
-                'wasteM' => ['type' => 'number'],
-                'atLeast' => $integer,
-                'proved' => ['type' => 'boolean'],
-                'tooLong' => Shape::list($text),
-            ]),
-            'TakeOff' => Shape::object([
-                'stockM' => ['type' => 'number'],
-                'cables' => Shape::list(Shape::ref('CableCut')),
-                'lugs' => Shape::list(
-                    Shape::object(['size' => $text, 'spoken' => $text, 'kind' => $text, 'count' => $integer]),
-                ),
-                'fuses' => Shape::list(
-                    Shape::object([
-                        'label' => $text,
-                        'ratingA' => ['type' => 'number'],
-                        'count' => $integer,
-                        'spares' => $integer,
-                        'of' => Shape::list($text),
-                    ]),
-                ),
-                'parts' => Shape::list(Shape::object(['type' => $text, 'label' => $text, 'words' => $text])),
-                'out' => Shape::list($text),
-                'labels' => Shape::list($text),
-                'missing' => Shape::list($text),
-            ]),
         ];
     }
 }

@@ -11,10 +11,12 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int $id
  * @property string $name
  * @property string $timezone
+ * @property ?string $hour_price what an hour of work costs
+ * @property string $currency
  */
 final class Workshop extends Model
 {
-    protected $fillable = ['name', 'timezone'];
+    protected $fillable = ['name', 'timezone', 'hour_price', 'currency'];
 
     /** @return HasMany<User, $this> */
     public function users(): HasMany
@@ -44,5 +46,17 @@ final class Workshop extends Model
     public function rigs(): HasMany
     {
         return $this->hasMany(Rig::class);
+    }
+
+    /** @return HasMany<CatalogueEntry, $this> */
+    public function catalogueEntries(): HasMany
+    {
+        return $this->hasMany(CatalogueEntry::class);
+    }
+
+    /** What an hour of work costs; null where nobody has said. */
+    public function hour(): ?float
+    {
+        return $this->hour_price === null ? null : (float) $this->hour_price;
     }
 }

@@ -17,4 +17,12 @@ final class UserPolicy
             ? Response::allow()
             : Response::deny('A lead technician manages people; ask one.');
     }
+
+    /** Parts and prices: whoever plans with them. */
+    public function price(User $user): Response
+    {
+        return $user->role === Role::Apprentice
+            ? Response::deny('A technician or a lead changes parts and prices; ask one.')
+            : Response::allow();
+    }
 }

@@ -53,7 +53,12 @@ final class DemoSeeder extends Seeder
         if (self::people()->exists()) {
             return;
         }
-        $workshop = Workshop::query()->create(['name' => 'Lathe Lane Rig Works', 'timezone' => 'America/Chicago']);
+        $workshop = Workshop::query()->create([
+            'name' => 'Lathe Lane Rig Works',
+            'timezone' => 'America/Chicago',
+            'hour_price' => 92,
+            'currency' => 'USD',
+        ]);
         $make = fn(string $email): User => $workshop->users()->create([
             'name' => self::PEOPLE[$email][0],
             'email' => $email,

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { openJob, signIn } from './helpers';
+import { accessible, openJob, signIn } from './helpers';
 
 const WORDS = 'four tall oaks leaning';
 
@@ -86,8 +86,44 @@ test('whoever is signed out at work signs in over it, and what was entered arriv
   await expect(page.getByText(/loft lamps/i).first()).toBeVisible({ timeout: 20_000 });
 });
 
-test('a technician finds no people to manage', async ({ page }) => {
+test('a technician finds prices, and no people to manage', async ({ page }) => {
   await signIn(page, 'tech');
   await page.goto('/workshop');
-  await expect(page.getByText('A lead technician manages the workshop.')).toBeVisible();
+  await expect(page.getByLabel('Find a part')).toBeVisible();
+  await expect(page.getByText('Who did what')).toHaveCount(0);
+});
+
+test('a price moves what a plan costs; a table comes in, or says of each row what is wrong', async ({ page }) => {
+  await signIn(page);
+  await page
+    .getByRole('link', { name: /Grafting trailer 2/ })
+    .first()
+    .click();
+  await page.getByRole('link', { name: 'Parts', exact: true }).click();
+  const bill = page.locator('.bill');
+  await expect(bill.getByText('Inverter/charger 3000 VA, sine')).toBeVisible();
+  const before = await bill.locator('.bill-total').innerText();
+  await page.goto('/workshop?part=prices');
+  await page.getByLabel('Find a part').fill('inverter/charger 3000');
+  await expect(page.getByText('1 part', { exact: true })).toBeVisible();
+  const price = page.getByLabel('Price of Inverter/charger 3000 VA, sine');
+  // Another price each time that this runs on a workshop.
+  await price.fill(String(1200 + (Math.floor(Date.now() / 1000) % 900)));
+  await price.press('Tab');
+  await expect(page.locator('.prices .is-own')).toHaveCount(1);
+  await accessible(page);
+  const table = page.getByLabel('Table of parts, comma-separated');
+  const csv = (text: string) => ({ name: 'x.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
+  await table.setInputFiles(csv('code,kind,name,price\nrope,rope,Rope,3\n'));
+  await expect(page.getByText(/row 2 kind.*none of: inverter/)).toBeVisible();
+  await table.setInputFiles(csv('code,kind,name,price\nrope,other,Rope,3\n'));
+  await expect(page.getByText('The table is in.')).toBeVisible();
+
+  await page.goBack();
+  await expect(bill.locator('.bill-total')).not.toHaveText(before);
+  // Another candidate is counted, with what it lacks beside it.
+  await page.getByRole('button', { name: /^Bank/ }).click();
+  await expect(page.getByText('lacks').first()).toBeVisible();
+  await page.getByRole('button', { name: 'Count this one' }).first().click();
+  await expect(page.getByText('counted', { exact: true })).toBeVisible();
 });

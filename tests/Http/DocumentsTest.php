@@ -121,3 +121,14 @@ describe('hollin:check', function (): void {
             ->not->toContain("\x1b");
     });
 });
+
+it('has no two shapes of one name: the later would be lost', function (): void {
+    $names = [];
+    foreach ([App\Http\SizingShapes::class, App\Http\PartShapes::class, App\Http\ReferenceShapes::class] as $shapes) {
+        $names = [...$names, ...array_keys($shapes::all())];
+    }
+    $names = [...$names, ...array_keys(Hollin\Core\Answers\Shape::definitions())];
+    expect(array_unique($names))->toHaveCount(count($names));
+    $described = json_decode((string) file_get_contents(base_path('docs/openapi.json')))->components->schemas;
+    expect(array_diff($names, array_keys((array) $described)))->toBe([]);
+});

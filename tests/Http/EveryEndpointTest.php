@@ -38,7 +38,13 @@ describe('everything that is described', function (): void {
             404,
             "{$method} {$path}",
         );
-    })->with(fn() => array_filter(endpoints(), fn(array $e): bool => str_contains($e[1], '{')));
+    })->with(
+        // An offer is written under a code into one's own workshop, whatever another has under it.
+        fn() => array_filter(
+            endpoints(),
+            fn(array $e): bool => str_contains($e[1], '{') && $e !== ['PUT', '/catalogue/offers/{code}'],
+        ),
+    );
 
     it('answers a body that makes no sense with a place and a reason, never with a fault', function (
         string $method,

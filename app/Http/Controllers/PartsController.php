@@ -4,17 +4,24 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Actions\Catalogue;
 use App\Models\RigJob;
+use App\Models\User;
 use Hollin\Core\Answers\JobAnswers;
+use Hollin\Core\Parts\Costs;
 use Hollin\Core\Parts\TakeOff;
+use Hollin\Core\Parts\Wishes;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
 use OpenApi\Attributes as OA;
+use stdClass;
 
 /** What a plan takes: parts, cable cut from stock, lugs, fuses, labels. */
 final class PartsController
 {
+    public function __construct(private readonly Catalogue $catalogue) {}
+
     #[
         OA\Get(
             path: '/jobs/{job}/parts',
@@ -53,11 +60,26 @@ final class PartsController
             'view' => ['required', 'string', 'max:120'],
             'stockM' => ['nullable', 'numeric', 'min:0.5', 'max:200'],
         ]);
-        $answers = new JobAnswers($job->revision($job->head)->decoded());
+        $document = $job->revision($job->head)->decoded();
+        $answers = new JobAnswers($document);
         $rig = $answers->seen($request->string('view')->toString());
+        $workshop = User::of($request)->workshop;
+        $taken = new TakeOff($answers->seen('as_found')->graph, $rig->graph);
+        $list = $taken->toArray($request->float('stockM', 7.62));
+        $needs = $document->needs;
+        $costs = new Costs(
+            $this->catalogue->offers($workshop),
+            Wishes::of($needs->unit ?? null),
+            array_map(strval(...), get_object_vars($needs->chosen ?? new stdClass())),
+            $workshop->hour(),
+        );
 
         return response()->json(
-            (new TakeOff($answers->seen('as_found')->graph, $rig->graph))->toArray($request->float('stockM', 7.62)),
+            $list + [
+                'currency' => $workshop->currency,
+                'costs' => $costs->of($list, $taken->fresh()),
+                'choices' => $costs->choices($taken->fresh()),
+            ],
             200,
             [],
             JSON_PRESERVE_ZERO_FRACTION,

@@ -8,6 +8,8 @@ use Hollin\Core\Components\Catalogue;
 use Hollin\Core\Job\Field;
 use Hollin\Core\Needs\Asked;
 use Hollin\Core\Needs\Typical;
+use Hollin\Core\Parts\Offer;
+use Hollin\Core\Parts\Wishes;
 use Hollin\Core\Place\Asked as Standing;
 use Hollin\Core\Plan\Arrangements\Arrangements;
 use Hollin\Core\Plan\Arrangements\Kinds;
@@ -117,6 +119,8 @@ final class ReferenceController
                         'route' => Standing::route(),
                     ],
                 ),
+                'offer' => (object) array_map(fn(Field $f): array => $f->form(), Offer::fields()),
+                'wishes' => (object) array_map(fn(Field $f): array => $f->form(), Wishes::fields()),
                 'batteries' => self::kinds(Kinds::batteries()),
                 'walk' => self::kinds(WalkRound::items()),
                 'rules' => $rules,

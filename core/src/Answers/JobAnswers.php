@@ -132,10 +132,10 @@ final class JobAnswers
         );
     }
 
-    /** Text of the needs: what runs by the hour, and where, changes no answer of a rig. */
+    /** Text of the needs: what runs by the hour, and where, and what is bought, changes no answer of a rig. */
     private function needs(): string
     {
-        $asked = ['loads' => true, 'trip' => true, 'measured' => true];
+        $asked = ['loads' => true, 'trip' => true, 'measured' => true, 'unit' => true, 'chosen' => true];
 
         return self::canonical((object) array_diff_key(get_object_vars($this->document->needs), $asked));
     }
@@ -168,7 +168,7 @@ final class JobAnswers
     {
         $kept = new stdClass();
         foreach (get_object_vars($at) as $name => $value) {
-            if ($name === 'label' || $name === 'note') {
+            if (in_array($name, ['label', 'note', 'stud', 'torqueNm'], true)) {
                 continue;
             }
             if (in_array($name, ['cable', 'cord'], true) && $value instanceof stdClass) {

@@ -11,6 +11,7 @@ use Hollin\Core\Job\Problem;
 use Hollin\Core\Job\SchemaCheck;
 use Hollin\Core\Job\Tree;
 use Hollin\Core\Needs\Asked;
+use Hollin\Core\Parts\Wishes;
 use Hollin\Core\Place\Asked as Standing;
 use Hollin\Core\Plan\Op;
 use Hollin\Core\Plan\WalkRound;
@@ -164,6 +165,17 @@ final class Schema
                         'loads' => SchemaCheck::map('#/$defs/load', 100),
                         'measured' => (object) Field::objectSchema(Asked::measured()),
                         'trip' => (object) Field::objectSchema(Asked::trip()),
+                        'unit' => (object) Field::objectSchema(Wishes::fields()),
+                        'chosen' => (object) [
+                            'type' => 'object',
+                            'maxProperties' => 200,
+                            'propertyNames' => (object) ['pattern' => Id::PATTERN],
+                            'additionalProperties' => (object) [
+                                'type' => 'string',
+                                'pattern' => '^[a-z0-9][a-z0-9-]{0,59}$',
+                            ],
+                            'description' => 'what is bought for a part: component => code of the catalogue',
+                        ],
                     ],
                     [],
                 ),

@@ -34,6 +34,8 @@ final class SetNeed implements Handler
             'trip' => 'the stay',
             'measured' => 'what was measured',
             'used' => '',
+            'unit' => 'what is wished of a unit',
+            'chosen' => 'what is bought',
             'spans' => 'hours',
             'weatherOn' => 'weather',
         ];

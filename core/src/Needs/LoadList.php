@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Hollin\Core\Needs;
 
 use Hollin\Core\Job\Basis;
+use Hollin\Core\Job\Csv;
 use Hollin\Core\Job\Field;
 use Hollin\Core\Job\Id;
 use Hollin\Core\Job\Problem;
@@ -62,20 +63,8 @@ final class LoadList
             }
             $rows[] = $row;
         }
-        $text = '';
-        foreach ($rows as $row) {
-            $text .= implode(',', array_map(self::quoted(...), $row)) . "\r\n";
-        }
 
-        return $text;
-    }
-
-    /** A field as RFC 4180 writes it; what a spreadsheet would take for a formula is kept from being one. */
-    private static function quoted(string $field): string
-    {
-        $field = preg_match('/^[=+\-@\t\r]/', $field) === 1 && !is_numeric($field) ? "'{$field}" : $field;
-
-        return preg_match('/[",\r\n]/', $field) === 1 ? '"' . str_replace('"', '""', $field) . '"' : $field;
+        return Csv::written($rows);
     }
 
     /**
@@ -84,43 +73,19 @@ final class LoadList
      */
     public static function read(string $text): stdClass
     {
-        $rows = self::rows(str_starts_with($text, "\u{FEFF}") ? substr($text, 3) : $text);
-        $known = [];
-        foreach (array_keys(self::COLUMNS) as $column) {
-            $known[mb_strtolower($column)] = $column;
-        }
-        $head = array_map(
-            fn(string $c): string => $known[mb_strtolower(trim($c))] ?? trim($c),
-            array_shift($rows) ?? [],
-        );
-        $unknown = array_diff($head, array_keys(self::COLUMNS));
-        $problems = [];
-        foreach ($unknown as $column) {
-            $problems[] = new Problem(
-                '/row/1',
-                "column \"{$column}\" is not known; there are: " . implode(', ', array_keys(self::COLUMNS)) . '.',
-            );
-        }
-        foreach (array_diff(['name', 'runs on', 'watts'], $head) as $column) {
-            $problems[] = new Problem('/row/1', "column \"{$column}\" is missing.");
-        }
+        $rows = Csv::rows($text);
+        [$head, $problems] = Csv::head(array_shift($rows) ?? [], array_keys(self::COLUMNS), [
+            'name',
+            'runs on',
+            'watts',
+        ]);
         if ($problems !== []) {
             throw new Refused($problems);
         }
+        [$entries, $problems] = Csv::entries($rows, $head);
         $loads = [];
-        foreach ($rows as $n => $row) {
-            if ($row === ['']) {
-                continue;
-            }
-            $at = '/row/' . ($n + 2);
-            if (count($row) !== count($head)) {
-                $problems[] = new Problem(
-                    $at,
-                    sprintf('has %d fields, the first row has %d.', count($row), count($head)),
-                );
-                continue;
-            }
-            [$load, $wrong] = self::load(array_map(trim(...), array_combine($head, $row)), $at);
+        foreach ($entries as $at => $row) {
+            [$load, $wrong] = self::load($row, $at);
             array_push($problems, ...$wrong);
             $loads[Id::from($load->label ?? 'load', $loads)] = $load;
         }
@@ -168,28 +133,9 @@ final class LoadList
                         "\"{$value}\" cannot be read: write 7:00+0.25; 19:00+0.5 (from, and for how many hours).",
                     )
                     : ($load->spans = $spans);
-            } elseif ($field instanceof Field && in_array($field->kind, ['number', 'integer'], true)) {
-                $number = is_numeric($value) ? (float) $value : null;
-                if ($number === null || $number < $field->min || $number > $field->max) {
-                    $wrong(
-                        $column,
-                        sprintf(
-                            '"%s" is not a number from %g to %g%s.',
-                            $value,
-                            $field->min,
-                            $field->max,
-                            $field->unit === '' ? '' : " {$field->unit}",
-                        ),
-                    );
-                    continue;
-                }
-                $load->{$name} = $field->kind === 'integer' ? (int) $number : $number;
-            } elseif ($field instanceof Field && $field->kind === 'choice') {
-                isset($field->choices[$value])
-                    ? ($load->{$name} = $value)
-                    : $wrong($column, "\"{$value}\" is none of: " . implode(', ', array_keys($field->choices)) . '.');
-            } else {
-                $load->{$name} = mb_substr($value, 0, 60);
+            } elseif ($field instanceof Field) {
+                [$read, $why] = Csv::value($field, $value);
+                $why === null ? ($load->{$name} = $read) : $wrong($column, $why);
             }
         }
         foreach (['label' => 'name', 'supply' => 'runs on', 'watts' => 'watts'] as $name => $column) {
@@ -236,30 +182,5 @@ final class LoadList
         }
 
         return $spans;
-    }
-
-    /**
-     * RFC 4180: fields in quotes may hold commas, line ends and doubled quotes.
-     *
-     * @return list<list<string>>
-     */
-    private static function rows(string $text): array
-    {
-        $stream = fopen('php://memory', 'r+');
-        if ($stream === false) {
-            return [];
-        }
-        fwrite($stream, $text);
-        rewind($stream);
-        $rows = [];
-        while (($row = fgetcsv($stream, null, ',', '"', '')) !== false) {
-            $rows[] = array_map(
-                fn(?string $f): string => (string) preg_replace("/^'(?=[=+\-@])/", '', (string) $f),
-                $row,
-            );
-        }
-        fclose($stream);
-
-        return $rows;
     }
 }

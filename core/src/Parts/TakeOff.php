@@ -26,6 +26,17 @@ final readonly class TakeOff
     /** Cables, which are not counted among the parts. */
     private const CABLES = ['lead', 'feeder', 'circuit', 'frame_bond'];
 
+    /** What a part wants besides, that no plan draws. Common practice, no source. */
+    private const ALSO_WANTS = [
+        'shunt' => 'a fused feed of an ampere for its monitor, and the cable to it',
+        'inverter' => 'screws into something that holds it in a crash, and its remote cable',
+        'inverter_charger' => 'screws into something that holds it in a crash, and its remote cable',
+        'battery_bank' => 'a tray and straps',
+        'solar_charger' => 'a gland through the roof, and sealant',
+        'dcdc_charger' => 'a wire from the ignition, where it asks for one',
+        'panel' => 'its breakers, and collars for the cables',
+    ];
+
     public function __construct(private Graph $before, private Graph $after) {}
 
     /**
@@ -44,6 +55,7 @@ final readonly class TakeOff
             'parts' => $this->parts(),
             'out' => $this->out(),
             'labels' => $this->labels($runs),
+            'terminals' => (new Terminals($this->before, $this->after))->all(),
             'missing' => $this->missing($runs),
         ];
     }
@@ -148,30 +160,44 @@ final readonly class TakeOff
     }
 
     /**
-     * Two to a lead.
+     * One to each end of a lead, by size and by the stud it goes on.
      *
      * @param array<string, array{size: string, spoken: string, kind: string, runs: list<array{component: string,
      *      label: string, lengthM: float, cutM: float, assumed: bool}>}> $runs
-     * @return list<array{size: string, spoken: string, kind: string, count: int}>
+     * @return list<array{size: string, spoken: string, kind: string, stud: ?string, studWords: string, count: int}>
      */
     private function lugs(array $runs): array
     {
+        $terminals = new Terminals($this->before, $this->after);
         $lugs = [];
         foreach ($runs as $of) {
-            if (in_array($of['kind'], ['positive', 'negative', 'bond'], true)) {
-                $lugs[] = [
-                    'size' => $of['size'],
-                    'spoken' => $of['spoken'],
-                    'kind' => $of['kind'],
-                    'count' => 2 * count($of['runs']),
-                ];
+            if (!in_array($of['kind'], ['positive', 'negative', 'bond'], true)) {
+                continue;
+            }
+            foreach ($of['runs'] as $run) {
+                $lead = $this->after->partAt($run['component']);
+                foreach (['from', 'to'] as $end) {
+                    $stud = $lead === null ? null : $terminals->studAt($lead->text($end));
+                    $key = "{$of['kind']} {$of['size']} " . ($stud->value ?? '');
+                    $lugs[$key] ??= [
+                        'size' => $of['size'],
+                        'spoken' => $of['spoken'],
+                        'kind' => $of['kind'],
+                        'stud' => $stud?->value,
+                        'studWords' => $stud === null ? '' : $stud->label(),
+                        'count' => 0,
+                    ];
+                    $lugs[$key]['count']++;
+                }
             }
         }
 
-        return $lugs;
+        return array_values($lugs);
     }
 
-    /** @return list<array{label: string, ratingA: float, count: int, spares: int, of: list<string>}> */
+    /**
+     * @return list<array{label: string, family: string, ratingA: float, count: int, spares: int, of: list<string>}>
+     */
     private function fuses(): array
     {
         $fuses = [];
@@ -182,6 +208,7 @@ final readonly class TakeOff
                 $key = "{$part->text('family')} {$rating}";
                 $fuses[$key] ??= [
                     'label' => sprintf('%g A %s', $rating, $family === null ? $part->text('family') : $family->label()),
+                    'family' => $part->text('family'),
                     'ratingA' => $rating,
                     'count' => 0,
                     // A breaker is its own spare.
@@ -246,8 +273,8 @@ final readonly class TakeOff
         return array_values(array_map(fn(Part $p): string => $p->label, $gone));
     }
 
-    /** @return array<string, Part> */
-    private function fresh(): array
+    /** @return array<string, Part> parts that are new */
+    public function fresh(): array
     {
         return array_diff_key($this->after->parts, $this->before->parts);
     }
@@ -295,19 +322,26 @@ final readonly class TakeOff
         if ($assumed !== []) {
             $missing[] = 'Lengths nobody has measured: ' . implode(', ', array_keys($assumed)) . '.';
         }
-        if (array_filter($runs, fn(array $of): bool => in_array($of['kind'], ['positive', 'negative'], true)) !== []) {
-            $missing[] = 'Stud of each terminal, for the holes of the lugs.';
+        $bare = [];
+        foreach ((new Terminals($this->before, $this->after))->all() as $terminal) {
+            if ($terminal['stud'] === null) {
+                $bare[explode('.', $terminal['terminal'])[0]] = true;
+            }
+            foreach ($terminal['wrong'] as $wrong) {
+                $missing[] = "{$terminal['label']}: {$wrong}.";
+            }
+        }
+        if ($bare !== []) {
+            $named = array_map($this->after->label(...), array_map(strval(...), array_keys($bare)));
+            $missing[] = 'Studs, for the holes of the lugs: ' . implode(', ', $named) . '.';
         }
         foreach ($this->fresh() as $part) {
             if ($part->is('inverter', 'inverter_charger') && !$part->has('largestLug')) {
                 $missing[] = "Largest cable that the studs of {$part->label} take.";
             }
-            if (
-                $part->is('dc_fuse') &&
-                !str_contains($part->text('family'), 'breaker') &&
-                $part->text('family') !== 'mrbf'
-            ) {
-                $missing[] = "A holder for {$part->label}.";
+            $also = self::ALSO_WANTS[$part->type] ?? null;
+            if ($also !== null) {
+                $missing[] = "For {$part->label}: {$also}.";
             }
         }
 

@@ -3,12 +3,20 @@ import { Button } from 'antd';
 import { useState } from 'react';
 import { api, unwrap, type TakeOff } from '../api/client';
 import type { PlaceProps } from '../job/place';
+import { referenceQuery } from '../job/useDesign';
 import { ViewSwitch } from '../job/ViewSwitch';
+import { useMe } from '../shell/Session';
 import { useUnits } from '../shell/units';
 import { Cautions } from '../ui/Cautions';
 import { Failed, Waiting } from '../ui/Waiting';
 import { t } from '../words/t';
-import { asCsv, KINDS } from './list';
+import { csvHref } from '../ui/csv';
+import { Bill } from './Bill';
+import { Choices } from './Choices';
+import { asCsv, KINDS, money } from './list';
+import { Terminals } from './Terminals';
+import { WishForm } from './WishForm';
+import '../ui/Panel.css';
 import './PartsPlace.css';
 
 /** Lengths that cable is bought in, m. */
@@ -17,6 +25,11 @@ const STOCK = [3.048, 7.62, 10, 15.24, 30.48];
 /** The bench: what a plan takes, laid out; cable cut from stock, what is missing as an empty outline. */
 export default function PartsPlace({ hold, viewId, setViewId }: PlaceProps) {
   const units = useUnits();
+  const me = useMe();
+  const reference = useQuery(referenceQuery).data;
+  const [wishing, openWishes] = useState(false);
+  const mayChange = me !== null && !hold.saving;
+  const set = (path: string, value: unknown) => hold.edit({ kind: 'set_need', path, value } as never);
   const [stockM, buy] = useState(7.62);
   const job = hold.design.id;
   const plan = hold.view(viewId)?.plan ?? null;
@@ -45,7 +58,7 @@ export default function PartsPlace({ hold, viewId, setViewId }: PlaceProps) {
           </select>
         </label>
         {list.data && (
-          <Button href={`data:text/csv;charset=utf-8,${encodeURIComponent(asCsv(list.data))}`} download="parts.csv">
+          <Button href={csvHref(asCsv(list.data))} download="parts.csv">
             {t('bench.csv')}
           </Button>
         )}
@@ -54,7 +67,27 @@ export default function PartsPlace({ hold, viewId, setViewId }: PlaceProps) {
       {plan === null && <p className="empty">{t('bench.choose')}</p>}
       {list.error && <Failed error={list.error} again={() => void list.refetch()} />}
       {plan !== null && !list.data && !list.error && <Waiting what={t('bench.list')} />}
-      {plan !== null && list.data && <Bench list={list.data} />}
+      {plan !== null && list.data && (
+        <>
+          <Bench list={list.data} />
+          <Terminals terminals={list.data.terminals} />
+          <Choices
+            choices={list.data.choices}
+            take={mayChange ? (component, code) => void set(`/chosen/${component}`, code) : null}
+            wish={() => openWishes(true)}
+          />
+          <Bill list={list.data} />
+        </>
+      )}
+      {wishing && reference && (
+        <WishForm
+          wishes={(hold.design.document.needs.unit ?? {}) as Record<string, unknown>}
+          reference={reference}
+          mayChange={mayChange}
+          save={(to) => void set('/unit', to).then((done) => done && openWishes(false))}
+          close={() => openWishes(false)}
+        />
+      )}
       <Cautions />
     </main>
   );
@@ -64,7 +97,17 @@ function Bench({ list }: { list: TakeOff }) {
   return (
     <>
       <section className="bench">
-        <h1>{t('bench.takes')}</h1>
+        <div className="sheet-head">
+          <h1>{t('bench.takes')}</h1>
+          <span className="spring" />
+          <b className="figures">
+            {list.costs.assumed > 0 && '~'}
+            {t('bench.inShort', {
+              money: money(list.costs.total ?? list.costs.material, list.currency),
+              hours: list.costs.hours.toFixed(0),
+            })}
+          </b>
+        </div>
         <p className="quiet">{t('bench.slack')}</p>
         {list.cables.map((c) => (
           <Cable key={`${c.kind}${c.size}`} cable={c} stockM={list.stockM} />
@@ -99,9 +142,10 @@ function Bench({ list }: { list: TakeOff }) {
           <h2>{t('bench.lugs')}</h2>
           <ul className="laid">
             {list.lugs.map((l) => (
-              <li key={l.kind + l.size} className="figures">
+              <li key={l.kind + l.size + l.stud} className="figures">
                 <i className={`sleeve is-${l.kind}`} />
-                {t('bench.lugsOf', { count: l.count, size: l.spoken, kind: KINDS[l.kind] })}
+                {t('bench.lugsOf', { count: l.count, size: l.spoken, kind: KINDS[l.kind] })}{' '}
+                <span className="quiet">{l.studWords}</span>
               </li>
             ))}
           </ul>

@@ -1,4 +1,5 @@
 import type { TakeOff } from '../api/client';
+import { csv } from '../ui/csv';
 import { t } from '../words/t';
 
 /** What a cable is for, in words. */
@@ -10,24 +11,57 @@ export const KINDS: Record<string, string> = {
   cord: t('bench.cord'),
 };
 
-const quoted = (field: string | number): string => {
-  const text = /^[=+\-@]/.test(String(field)) ? `'${field}` : String(field);
-  return /[",\r\n]/.test(text) ? `"${text.replaceAll('"', '""')}"` : text;
+/** Kinds of lines of a bill, in the order in which they are bought. */
+export const GROUPS = ['part', 'cable', 'lug', 'fuse', 'label'] as const;
+export const GROUP_WORDS: Record<string, string> = {
+  part: t('bench.parts'),
+  cable: t('bench.cables'),
+  lug: t('bench.lugs'),
+  fuse: t('bench.fuses'),
+  label: t('bench.labelsHead'),
 };
 
-/** The list as rows that a supplier reads: RFC 4180. */
+/** The list as rows that a supplier reads. */
 export function asCsv(list: TakeOff): string {
-  const rows: (string | number)[][] = [
+  return csv([
+    t('bench.csvHead').split(','),
     ...list.cables.flatMap((c) =>
       c.runs.map((r) => [t('bench.cable'), `${c.spoken} ${KINDS[c.kind]}`, 1, `${r.cutM} m: ${r.label}`]),
     ),
     ...list.lugs.flatMap((l) => [
-      [t('bench.lug'), l.spoken, l.count, KINDS[l.kind] ?? ''],
+      [t('bench.lug'), [l.spoken, l.studWords].filter(Boolean).join(', '), l.count, KINDS[l.kind] ?? ''],
       [t('bench.sleeve'), l.spoken, l.count, KINDS[l.kind] ?? ''],
     ]),
     ...list.fuses.map((f) => [t('bench.fuse'), f.label, f.count + f.spares, f.of.join('; ')]),
     ...list.parts.map((p) => [t('bench.part'), p.label, 1, p.words]),
     ...list.labels.map((l) => [t('bench.label'), l, 1, '']),
-  ];
-  return [t('bench.csvHead'), ...rows.map((row) => row.map(quoted).join(','))].join('\r\n');
+  ]);
 }
+
+/** What it costs, line by line, with the sums below. */
+export function billAsCsv(list: TakeOff): string {
+  const { costs } = list;
+  return csv([
+    t('bench.billHead').split(','),
+    ...costs.lines.map((l) => [
+      GROUP_WORDS[l.group] ?? l.group,
+      l.label,
+      l.quantity,
+      l.unit,
+      l.offer ?? '',
+      l.each ?? '',
+      l.total ?? '',
+      l.assumed ? t('bench.assumedPrice') : '',
+    ]),
+    [t('bench.material'), '', '', '', '', '', costs.material, list.currency],
+    [t('bench.labour'), '', costs.hours, 'h', '', costs.hour ?? '', costs.labour ?? '', list.currency],
+    [t('bench.total'), '', '', '', '', '', costs.total ?? '', list.currency],
+    ...costs.tools.map((tool) => [t('bench.tool'), tool.name, '', '', '', tool.price ?? '', '', t('bench.notCounted')]),
+  ]);
+}
+
+/** A sum of money; the currency is the workshop's own word for it. */
+export const money = (sum: number | null, currency: string): string =>
+  sum === null
+    ? '–'
+    : `${sum.toLocaleString('en', { minimumFractionDigits: 2, maximumFractionDigits: 2 })}${currency && ` ${currency}`}`;

@@ -1,6 +1,7 @@
 import type { Stay, StayRun } from '../api/client';
 import { Button } from 'antd';
 import { useState } from 'react';
+import { csv, csvHref } from '../ui/csv';
 import { t } from '../words/t';
 import { BankChart } from './BankChart';
 import { clock } from './loads';
@@ -126,16 +127,14 @@ function ByDay({ run }: { run: StayRun }) {
 
 /** The run by quarters of an hour, as a file. */
 function csvOf(run: StayRun): string {
-  const head = [t('needs.csvHead'), ...run.batteries.map((b) => `"${b.label.replaceAll('"', '""')} %"`)].join(',');
-  const rows = run.useW.map((use, n) =>
-    [
-      ((n + 1) / 4).toFixed(2),
-      use,
-      ...['sun', 'engine', 'shore', 'generator'].map((s) => run.inW[s]?.[n] ?? 0),
-      run.curtailedW[n],
-      run.missedW[n],
-      ...run.batteries.map((b) => ((b.share[n] ?? 0) * 100).toFixed(2)),
-    ].join(','),
-  );
-  return `data:text/csv;charset=utf-8,${encodeURIComponent([head, ...rows].join('\r\n'))}`;
+  const head = [...t('needs.csvHead').split(','), ...run.batteries.map((b) => `${b.label} %`)];
+  const rows = run.useW.map((use, n) => [
+    ((n + 1) / 4).toFixed(2),
+    use,
+    ...['sun', 'engine', 'shore', 'generator'].map((s) => run.inW[s]?.[n] ?? 0),
+    run.curtailedW[n] ?? 0,
+    run.missedW[n] ?? 0,
+    ...run.batteries.map((b) => ((b.share[n] ?? 0) * 100).toFixed(2)),
+  ]);
+  return csvHref(csv([head, ...rows]));
 }

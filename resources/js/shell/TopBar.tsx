@@ -53,7 +53,7 @@ export function TopBar({ title, children, right }: { title?: ReactNode; children
               { key: 'account', label: <Link to="/account">{t('shell.yourPasswordAndSignIns')}</Link> },
               ...(me?.role === 'lead'
                 ? [{ key: 'workshop', label: <Link to="/workshop">{t('shell.peopleCustomersLog')}</Link> }]
-                : []),
+                : [{ key: 'workshop', label: <Link to="/workshop">{t('shell.partsAndPrices')}</Link> }]),
               { key: 'tokens', label: <Link to="/tokens">{t('shell.tokensForOtherPrograms')}</Link> },
               { key: 'reference', label: <Link to="/reference">{t('shell.rulesAndTables2')}</Link> },
               { key: 'out', label: t('shell.signOut'), onClick: () => void signOut() },

@@ -74,5 +74,6 @@ it('asks for lengths that nobody has measured', function (): void {
     $guessed = taken(Sample::set('ld_bar_inv', '/cable/lengthM', ['value' => 2, 'basis' => 'assumed']));
     expect(implode(' ', $guessed['missing']))
         ->toContain('Lengths nobody has measured')
-        ->toContain('Stud of each terminal');
+        ->toContain('Studs, for the holes of the lugs')
+        ->toContain('a tray and straps');
 });

@@ -8,6 +8,7 @@ use Hollin\Core\Components\Component;
 use Hollin\Core\Components\Limit;
 use Hollin\Core\Components\Plate;
 use Hollin\Core\Components\Rig;
+use Hollin\Core\Components\Studs;
 use Hollin\Core\Job\Basis;
 use Hollin\Core\Job\Field;
 use Hollin\Core\Job\Plausible;
@@ -80,6 +81,7 @@ final class Bank extends Component
                 'none' => 'nothing stops it',
             ])->optional(),
             'heaterW' => Field::number('Heater of one battery', 'W', 5, 500)->optional(),
+            ...Studs::fields(),
         ];
     }
 

@@ -7,6 +7,7 @@ namespace Hollin\Core\Components\Battery;
 use Hollin\Core\Components\Component;
 use Hollin\Core\Components\Plate;
 use Hollin\Core\Components\Rig;
+use Hollin\Core\Components\Studs;
 use Hollin\Core\Job\Field;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Rating;
@@ -37,6 +38,7 @@ final class BusBar extends Component
             'sectionMm2' => Field::number('Section of its copper', 'mm²', 5, 2000)
                 ->optional()
                 ->note('width times thickness; it says what the bar may carry, which is no rating'),
+            ...Studs::fields(),
         ];
     }
 

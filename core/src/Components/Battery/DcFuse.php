@@ -7,6 +7,7 @@ namespace Hollin\Core\Components\Battery;
 use Hollin\Core\Components\Component;
 use Hollin\Core\Components\Plate;
 use Hollin\Core\Components\Rig;
+use Hollin\Core\Components\Studs;
 use Hollin\Core\Job\Basis;
 use Hollin\Core\Job\Field;
 use Hollin\Core\Job\Plausible;
@@ -44,6 +45,7 @@ final class DcFuse extends Component
             'ratingA' => Field::number('Rating', 'A', 1, 750)->plausibly(
                 Plausible::times(0.5, 1.5, 'a fuse that nobody has read can have been replaced by any'),
             ),
+            ...Studs::fields(),
         ];
     }
 

@@ -7,6 +7,7 @@ namespace Hollin\Core\Components\Battery;
 use Hollin\Core\Components\Component;
 use Hollin\Core\Components\Plate;
 use Hollin\Core\Components\Rig;
+use Hollin\Core\Components\Studs;
 use Hollin\Core\Job\Basis;
 use Hollin\Core\Job\Field;
 use Hollin\Core\Job\Plausible;
@@ -41,6 +42,7 @@ final class DcSwitch extends Component
             'prechargeOhm' => Field::number('Fills capacitors first through', 'Ω', 1, 1000)
                 ->optional()
                 ->note('the resistor across it, by a push button or by itself; none where left out'),
+            ...Studs::fields(),
         ];
     }
 

@@ -7,6 +7,7 @@ namespace Hollin\Core\Components\Battery;
 use Hollin\Core\Components\Component;
 use Hollin\Core\Components\Plate;
 use Hollin\Core\Components\Rig;
+use Hollin\Core\Components\Studs;
 use Hollin\Core\Job\Field;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Rating;
@@ -30,7 +31,7 @@ final class Shunt extends Component
 
     public static function fields(): array
     {
-        return ['ratingA' => Field::number('Rating', 'A', 10, 1000)];
+        return ['ratingA' => Field::number('Rating', 'A', 10, 1000), ...Studs::fields()];
     }
 
     public function leadTerminals(): array

@@ -6,6 +6,7 @@ namespace Hollin\Core\Components\Conversion;
 
 use Hollin\Core\Components\Plate;
 use Hollin\Core\Components\Rig;
+use Hollin\Core\Components\Studs;
 use Hollin\Core\Components\Supply\Inlet;
 use Hollin\Core\Job\Field;
 use Hollin\Core\Job\Plausible;
@@ -59,6 +60,7 @@ final class Inverter extends Inverting
             'latchesOff' => Field::flag('Shuts down for good on a short')->optional(),
             'largestLug' => Field::size('Largest cable its DC studs take')->optional(),
             'studs' => Field::integer('Cables each DC stud takes', 1, 2)->optional(),
+            ...Studs::fields(),
         ];
     }
 

@@ -8,6 +8,7 @@ use Hollin\Core\Components\Battery\StopLine;
 use Hollin\Core\Components\Limit;
 use Hollin\Core\Components\Plate;
 use Hollin\Core\Components\Rig;
+use Hollin\Core\Components\Studs;
 use Hollin\Core\Job\Field;
 use Hollin\Core\Network\Device;
 use Hollin\Core\Network\Graph;
@@ -74,6 +75,7 @@ final class InverterCharger extends Inverting
             'largestLug' => Field::size('Largest cable its DC studs take')->optional(),
             'studs' => Field::integer('Cables each DC stud takes', 1, 2)->optional(),
             ...self::stopField(),
+            ...Studs::fields(),
         ];
     }
 
