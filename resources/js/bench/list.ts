@@ -61,7 +61,8 @@ export function billAsCsv(list: TakeOff): string {
 }
 
 /** A sum of money; the currency is the workshop's own word for it. */
-export const money = (sum: number | null, currency: string): string =>
-  sum === null
-    ? '–'
-    : `${sum.toLocaleString('en', { minimumFractionDigits: 2, maximumFractionDigits: 2 })}${currency && ` ${currency}`}`;
+export function money(sum: number | null, currency: string): string {
+  if (sum === null) return '–';
+  const figures = sum.toLocaleString('en', { minimumFractionDigits: 2, maximumFractionDigits: 2 });
+  return currency ? `${figures} ${currency}` : figures;
+}

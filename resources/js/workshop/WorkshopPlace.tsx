@@ -17,7 +17,7 @@ const WORDS: Record<keyof typeof PARTS, string> = {
   log: t('workshop.whoDidWhat'),
 };
 
-/** The workshop itself: parts and prices for all; for its lead technicians who is here, whose rigs came in, what was done with rights. */
+/** The workshop: parts and prices for all; for its leads who is here, whose rigs came in, what was done with rights. */
 export default function WorkshopPlace() {
   const me = useMe();
   const [params, setParams] = useSearchParams();
