@@ -91,6 +91,9 @@ function addressOf(TestCase $test, string $path, User $owner): string
         '{link}' => app(People::class)->invite($owner, 'Wren', Role::Apprentice)[0]->id,
         '{signIn}' => Entry::begin($owner, null, null)->id,
         '{rig}' => $owner->workshop->rigs()->create(['name' => 'Ash van', 'kind' => 'van'])->id,
+        '{code}' => $owner->workshop
+            ->catalogueEntries()
+            ->firstOrCreate(['code' => 'ash'], ['body' => ['kind' => 'lug', 'name' => 'Ash']])->code,
         '{customer}' => $owner->workshop->customers()->create(['name' => 'Ash Tally'])->id,
     ];
 

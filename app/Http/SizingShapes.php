@@ -52,7 +52,12 @@ final class SizingShapes
                     'lengthM' => ['type' => 'number'],
                 ],
             ),
-            'Rulers' => Shape::object(['rows' => Shape::list(Shape::ref('RulerRow'))]),
+            'Rulers' => Shape::object([
+                'rows' => Shape::list(Shape::ref('RulerRow')),
+                'parts' => Shape::list(Shape::ref('RatedPart')),
+                'banks' => Shape::list(Shape::ref('BankShare')),
+                'options' => Shape::list(Shape::ref('School')),
+            ]),
             'MonitorLog' => Shape::object(
                 [
                     'fromAt' => $text,

@@ -38,6 +38,6 @@ final class RulersController
     ]
     public function show(RulersRequest $request, RigJob $job): JsonResponse
     {
-        return response()->json(['rows' => $request->rows($job)], 200, [], JSON_PRESERVE_ZERO_FRACTION);
+        return response()->json($request->answer($job), 200, [], JSON_PRESERVE_ZERO_FRACTION);
     }
 }

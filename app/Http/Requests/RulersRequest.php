@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use App\Actions\Catalogue;
 use App\Models\RigJob;
+use App\Models\User;
 use Hollin\Core\Answers\RulersAnswer;
+use Hollin\Core\Parts\RunCost;
 use Hollin\Core\Plan\Refused;
 use Illuminate\Auth\Access\Response;
 use Illuminate\Foundation\Http\FormRequest;
@@ -33,10 +36,10 @@ final class RulersRequest extends FormRequest
     }
 
     /**
-     * @return list<array<string, mixed>>
+     * @return array<string, mixed>
      * @throws Refused when there is no such view, part or size
      */
-    public function rows(RigJob $job): array
+    public function answer(RigJob $job): array
     {
         $document = $job->revision($this->integer('revision') ?: $job->head)->decoded();
         $view = $this->string('view')->toString();
@@ -49,8 +52,10 @@ final class RulersRequest extends FormRequest
             fn(mixed $v): bool => $v !== null,
         );
 
+        $cost = new RunCost(app(Catalogue::class)->offers(User::of($this)->workshop));
+
         return $this->filled('component')
-            ? RulersAnswer::trying($document, $view, $this->string('component')->toString(), $try)
-            : RulersAnswer::of($document, $view);
+            ? RulersAnswer::trying($document, $view, $this->string('component')->toString(), $try, $cost)
+            : RulersAnswer::of($document, $view, $cost);
     }
 }

@@ -8,7 +8,7 @@ namespace Hollin\Core\Rules;
 final class RuleBook
 {
     /** Changes when what a rule says changes; printed sheets carry it. */
-    public const VERSION = '2026.13';
+    public const VERSION = '2026.14';
 
     private const CLASSES = [
         JoinedSources::class,
@@ -77,6 +77,7 @@ final class RuleBook
         BothEndsMale::class,
         PanelUnregulated::class,
         ControllerClips::class,
+        ArrayLabels::class,
         Restless::class,
         DoesNotApply::class,
     ];

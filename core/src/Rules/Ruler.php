@@ -4,13 +4,9 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Rules;
 
-use Hollin\Core\Network\Battery;
 use Hollin\Core\Network\Element;
-use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Network\Role;
 use Hollin\Core\Network\Walk;
-use Hollin\Core\Sizing\DirectShares;
-use Hollin\Core\Sizing\InverterCurrent;
 use Hollin\Core\Sizing\NegativeReach;
 use Hollin\Core\Sizing\ProspectiveShort;
 
@@ -28,9 +24,6 @@ final class Ruler
 
     private readonly NegativeReach $negative;
 
-    /** @var array<string, array{float, string}> element => A at most, and when */
-    private array $carries = [];
-
     private readonly InterruptingCapacity $interrupting;
 
     /** @var array<string, array{?array{ProspectiveShort, ?float, bool}}> part => what its device must break */
@@ -39,18 +32,16 @@ final class Ruler
     /** @var array<string, ?ProspectiveShort> terminal => short there */
     private array $shorts = [];
 
-    private function __construct(private readonly Examination $rig)
+    private function __construct(private readonly Examination $rig, private readonly Carried $carried)
     {
         $this->interrupting = new InterruptingCapacity();
         $this->negative = new NegativeReach($rig->graph, $rig->reach()->at);
-        $this->alternating();
-        $this->direct();
     }
 
     /** @return list<array<string, mixed>> worst first, then by name */
-    public static function of(Examination $rig): array
+    public static function of(Examination $rig, ?Carried $carried = null): array
     {
-        $make = new self($rig);
+        $make = new self($rig, $carried ?? new Carried($rig));
         $rows = [];
         foreach ($rig->graph->elements as $id => $element) {
             if ($element->cable !== null && ($element->role === Role::L1 || Walk::direct($element))) {
@@ -65,66 +56,6 @@ final class Ruler
         return $rows;
     }
 
-    /** 120 V by the sums along the way from the source, of what the needs run together. */
-    private function alternating(): void
-    {
-        foreach ($this->rig->currents()->amps as $state => $scenarios) {
-            foreach ($scenarios as $scenario => $amps) {
-                foreach ($amps as $element => $a) {
-                    if (isset($this->rig->graph->elements[$element]) && $a > ($this->carries[$element][0] ?? 0.0)) {
-                        $title = $this->rig->needs->scenarios[$scenario]['title'] ?? (string) $scenario;
-                        $this->carries[$element] = [$a, "{$title}, {$this->rig->named[$state]->title}"];
-                    }
-                }
-            }
-        }
-    }
-
-    /** The battery side by load flow, and each inverter at its full output. */
-    private function direct(): void
-    {
-        $graph = $this->rig->graph;
-        $note = function (string $element, float $amps, string $why) use ($graph): void {
-            if (
-                isset($graph->elements[$element]) &&
-                $graph->elements[$element]->role->isDc() &&
-                $amps > ($this->carries[$element][0] ?? 0.0)
-            ) {
-                $this->carries[$element] = [$amps, $why];
-            }
-        };
-        $seen = [];
-        foreach ($this->rig->settled as $state => $settled) {
-            $named = $this->rig->named[$state];
-            // The same takers on the same leads carry the same.
-            $alike = json_encode(
-                [
-                    $settled->situation->directKey(),
-                    $settled->situation->charging(),
-                    $settled->situation->givingDirect(),
-                ],
-                JSON_THROW_ON_ERROR,
-            );
-            if ($named->group !== 'usual' || isset($seen[$alike])) {
-                continue;
-            }
-            $seen[$alike] = true;
-            $flow = $this->rig->flows()->of($settled, [], $named->charge);
-            foreach ($flow->dcA as $element => $amps) {
-                $note($element, abs($amps), $named->title);
-            }
-        }
-        foreach ($graph->converters as $unit) {
-            if ($unit->kind === PowerConverter::INVERTER) {
-                $full = InverterCurrent::ofUnit($unit)->nominalA;
-                foreach ((new DirectShares($graph, ...$unit->input))->shares() as $element => $share) {
-                    $why = sprintf('%s at full output', $graph->label($unit->component));
-                    $note((string) $element, abs($share) * $full, $why);
-                }
-            }
-        }
-    }
-
     /** @return array<string, mixed> */
     private function row(string $id, Element $element): array
     {
@@ -135,7 +66,7 @@ final class Ruler
         $back = $direct ? $this->negative->through($element) : null;
         [$ahead, $device] = $back ?? (ConductorProtection::arriving($rig, $element) ?? [0.0, '']);
         $fused = $ahead > 0 && !is_infinite($ahead);
-        $carries = $this->carries[$id] ?? null;
+        $carries = $this->carried->by[$id] ?? null;
         $ampacity = $school->ofCable($cable);
         $largest = $school->largestDevice($cable);
         $ruled = $direct && $fused ? ($this->ruled[$device] ??= [$this->interrupting->ruled($rig, $device)]) : [null];

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Rules;
 
+use Hollin\Core\Network\Ladder;
 use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Reference\Figure;
 use Hollin\Core\Reference\Source;
@@ -55,6 +56,18 @@ final class UnequalSharing implements RigRule
             Source::computed('Ohm\'s law over both ways'),
             [
                 Sample::found('6 m more for the second', $equal, ...$second(3.0)),
+                Sample::found(
+                    'four taken off at one end',
+                    Sample::choose('in_line', ['parallel' => 4, 'unitAh' => 100]),
+                    Sample::set('bank', '/takenOff', 'one_end'),
+                    Sample::set('bank', '/unitMilliohm', 3),
+                ),
+                Sample::silent(
+                    'the same across',
+                    Sample::choose('in_line', ['parallel' => 4, 'unitAh' => 100]),
+                    Sample::set('bank', '/takenOff', 'across'),
+                    Sample::set('bank', '/unitMilliohm', 3),
+                ),
                 Sample::silent('equal leads', $equal, ...$second(0.3)),
                 Sample::silent('one bank', Sample::choose('in_line')),
             ],
@@ -74,6 +87,7 @@ final class UnequalSharing implements RigRule
                 fn(string $id): float => $shares[$id] / max(1.0, $graph->batteries[$id]->capacityAh),
                 array_combine(array_keys($shares), array_keys($shares)),
             );
+            array_push($hits, ...$this->within($rig, $unit, $shares));
             if (count($each) < 2 || max($each) <= self::APART * min($each)) {
                 continue;
             }
@@ -126,6 +140,65 @@ final class UnequalSharing implements RigRule
                     ),
                     array_keys($shares),
                 ),
+            );
+        }
+
+        return $hits;
+    }
+
+    /**
+     * Units of one bank, linked one to the next and taken off where somebody has said.
+     *
+     * @param array<string, float> $shares battery => its share of what the inverter takes
+     * @return list<Hit>
+     */
+    private function within(Examination $rig, PowerConverter $unit, array $shares): array
+    {
+        $graph = $rig->graph;
+        $hits = [];
+        foreach ($shares as $id => $share) {
+            $battery = $graph->batteries[$id];
+            $part = $graph->partAt($battery->component);
+            $way = $part?->text('takenOff') ?? '';
+            $count = $battery->parallel;
+            if ($part === null || $count < 2 || !in_array($way, [Ladder::ONE_END, Ladder::ACROSS], true)) {
+                continue;
+            }
+            $link = $part->number('linkMilliohm', 1000 * Ladder::LINK_OHM) / 1000;
+            $amps = Ladder::amps(
+                $count,
+                $battery->ohm * $count,
+                $link,
+                $share * InverterCurrent::ofUnit($unit)->nominalA,
+                $way,
+            );
+            if (max($amps) <= self::APART * min($amps)) {
+                continue;
+            }
+            $each = implode(', ', array_map(fn(float $a): string => sprintf('%.0f A', $a), $amps));
+            $past = $battery->limitA !== null && max($amps) > $battery->limitA / $count;
+            $hits[] = new Hit(
+                "{$battery->component}|within|{$unit->component}",
+                sprintf(
+                    '%s at full output of %s: its batteries give %s, taken off %s.%s',
+                    $part->label,
+                    $graph->label($unit->component),
+                    $each,
+                    $way === Ladder::ONE_END ? 'at one end' : 'across',
+                    $past ? ' The first is past its management\'s limit.' : '',
+                ),
+                [$battery->component, $unit->component],
+                [
+                    new Figure(
+                        'Hardest worked battery',
+                        max($amps),
+                        'A',
+                        sprintf('by Kirchhoff\'s law, links of %.2f mΩ in each pole', 1000 * $link),
+                        Source::computed('divided by resistance'),
+                        $battery->limitA === null ? null : $battery->limitA / $count,
+                        $battery->ohmAssumed || !$part->has('linkMilliohm'),
+                    ),
+                ],
             );
         }
 

@@ -29,11 +29,11 @@ export function Asks({ replies }: { replies: Stay['replies'] }) {
 }
 
 /** Where practitioners differ: each way with its numbers, and what decides. */
-export function Schools({ schools }: { schools: Stay['schools'] }) {
+export function Schools({ schools, title }: { schools: Stay['schools']; title?: string }) {
   if (schools.length === 0) return null;
   return (
-    <section className="asks follow" aria-label={t('needs.schools')}>
-      <h2>{t('needs.schools')}</h2>
+    <section className="asks follow" aria-label={title ?? t('needs.schools')}>
+      <h2>{title ?? t('needs.schools')}</h2>
       {schools.map((s) => (
         <details key={s.ask}>
           <summary>

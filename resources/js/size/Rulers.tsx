@@ -3,8 +3,11 @@ import { Button, Select, Slider } from 'antd';
 import { useState } from 'react';
 import { api, unwrap, type Reference, type RulerRow } from '../api/client';
 import { useUnits } from '../shell/units';
+import { Schools } from '../needs/Asks';
 import { Waiting } from '../ui/Waiting';
 import { t } from '../words/t';
+import { Banks } from './Banks';
+import { RatedParts } from './RatedParts';
 import { at, short, TICKS } from './scale';
 import './Rulers.css';
 
@@ -37,7 +40,7 @@ function useRulers(job: number, revision: number, view: string, what: Try | null
           body: { view, revision, ...what },
           signal,
         }),
-      ).rows,
+      ),
   });
 }
 
@@ -49,8 +52,9 @@ export function Rulers({ job, revision, view, reference, use, open }: Props) {
   const [chosen, choose] = useState<string | null>(null);
   const [tried, attempt] = useState<Try | null>(null);
   const [all, showAll] = useState(false);
-  const { data: rows } = useRulers(job, revision, view, tried);
-  if (!rows) return <Waiting what={t('size.sizes')} />;
+  const { data } = useRulers(job, revision, view, tried);
+  if (!data) return <Waiting what={t('size.sizes')} />;
+  const { rows } = data;
   const shown = rows.filter((r) => all || r.trouble.length > 0 || r.id === chosen);
   const folded = rows.length - shown.length;
   const pick = (row: RulerRow) => {
@@ -58,45 +62,50 @@ export function Rulers({ job, revision, view, reference, use, open }: Props) {
     choose(row.id === chosen ? null : row.id);
   };
   return (
-    <section className="rulers" aria-label={t('size.everyConductor')}>
-      <div className="rulers-head">
-        <h1>{t('size.everyConductor')}</h1>
-        <span className="quiet">{t('size.worstFirst')}</span>
-      </div>
-      <div className="ruler ruler-ticks figures" aria-hidden="true">
-        <span />
-        <div className="ruler-track">
-          {TICKS.map((a) => (
-            <span key={a} style={{ left: `${at(a)}%` }}>
-              {short(a)}
-            </span>
-          ))}
+    <>
+      <section className="rulers" aria-label={t('size.everyConductor')}>
+        <div className="rulers-head">
+          <h1>{t('size.everyConductor')}</h1>
+          <span className="quiet">{t('size.worstFirst')}</span>
         </div>
-        <span>{t('size.dropHead')}</span>
-      </div>
-      {shown.map((row) => (
-        <Row
-          key={row.id}
-          row={row}
-          chosen={row.id === chosen}
-          pick={() => pick(row)}
-          tried={tried}
-          attempt={attempt}
-          use={use}
-          open={open}
-          reference={reference}
-        />
-      ))}
-      {shown.length === 0 && <p className="all-right">{t('size.allInOrder')}</p>}
-      <div className="rulers-foot">
-        {(folded > 0 || all) && (
-          <Button type="link" onClick={() => showAll(!all)} aria-expanded={all}>
-            {all ? t('size.foldThem') : t('size.moreInOrder', { count: folded })}
-          </Button>
-        )}
-        <Legend />
-      </div>
-    </section>
+        <div className="ruler ruler-ticks figures" aria-hidden="true">
+          <span />
+          <div className="ruler-track">
+            {TICKS.map((a) => (
+              <span key={a} style={{ left: `${at(a)}%` }}>
+                {short(a)}
+              </span>
+            ))}
+          </div>
+          <span>{t('size.dropHead')}</span>
+        </div>
+        {shown.map((row) => (
+          <Row
+            key={row.id}
+            row={row}
+            chosen={row.id === chosen}
+            pick={() => pick(row)}
+            tried={tried}
+            attempt={attempt}
+            use={use}
+            open={open}
+            reference={reference}
+          />
+        ))}
+        {shown.length === 0 && <p className="all-right">{t('size.allInOrder')}</p>}
+        <div className="rulers-foot">
+          {(folded > 0 || all) && (
+            <Button type="link" onClick={() => showAll(!all)} aria-expanded={all}>
+              {all ? t('size.foldThem') : t('size.moreInOrder', { count: folded })}
+            </Button>
+          )}
+          <Legend />
+        </div>
+      </section>
+      <RatedParts parts={data.parts} open={open} />
+      <Banks banks={data.banks} />
+      {data.options.length > 0 && <Schools schools={data.options} title={t('size.options')} />}
+    </>
   );
 }
 
@@ -215,6 +224,12 @@ function Row({
             )}
             <dt>{t('size.drop')}</dt>
             <dd>{row.dropWhy}</dd>
+            {row.cost !== null && (
+              <>
+                <dt>{t('size.price')}</dt>
+                <dd className="is-assumed">{t('size.priceOf', { price: row.cost.toFixed(2) })}</dd>
+              </>
+            )}
           </dl>
         </div>
       )}

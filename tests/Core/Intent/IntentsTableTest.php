@@ -31,6 +31,7 @@ it('asks for the right to plan of whatever is not a matter of the survey', funct
             'survey_add',
             'survey_remove',
             'set_need',
+            'set_place',
         ])
         ->and(Intents::right('move_circuit'))
         ->toBe(Right::Plan)

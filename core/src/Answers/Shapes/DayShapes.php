@@ -87,13 +87,7 @@ final class DayShapes
                     'sunShare' => $number,
                     'sunHours' => $number,
                 ]),
-                'schools' => Shape::list(
-                    Shape::object([
-                        'ask' => $text,
-                        'ways' => Shape::list(Shape::object(['name' => $text, 'words' => $text])),
-                        'decides' => $text,
-                    ]),
-                ),
+                'schools' => Shape::list(Shape::ref('School')),
                 'assumed' => Shape::list($text),
             ]),
         ];

@@ -81,6 +81,14 @@ final class Bank extends Component
                 'none' => 'nothing stops it',
             ])->optional(),
             'heaterW' => Field::number('Heater of one battery', 'W', 5, 500)->optional(),
+            'takenOff' => Field::choice('Where the bank is taken off', [
+                'across' => 'across: positive of the first, negative of the last',
+                'one_end' => 'both poles of the first',
+                'equal' => 'each with equal leads to a bar',
+            ])->optional(),
+            'linkMilliohm' => Field::number('Link from one battery to the next, each pole', 'mΩ', 0.01, 50)
+                ->optional()
+                ->note('millivolts across it under load, divided by the amps; 0.2 mΩ is usual'),
             ...Studs::fields(),
         ];
     }
