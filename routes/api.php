@@ -75,6 +75,7 @@ Route::middleware([
     Route::post('/jobs/{job}/rulers', [RulersController::class, 'show']);
     Route::post('/jobs/{job}/place', [PlaceController::class, 'show']);
     Route::post('/jobs/{job}/stay', [StayController::class, 'show']);
+    Route::post('/jobs/{job}/alternatives', [StayController::class, 'alternatives']);
     Route::get('/jobs/{job}/loads', [StayController::class, 'export']);
     Route::post('/jobs/{job}/monitor-log', [StayController::class, 'readLog']);
     Route::post('/jobs/{job}/loads', [StayController::class, 'read']);

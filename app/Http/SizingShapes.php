@@ -21,8 +21,26 @@ final class SizingShapes
                 ['view' => $text],
                 [
                     'revision' => $integer,
-                    'from' => ['type' => 'string', 'enum' => ['days', 'bank', 'panels']],
+                    'from' => ['type' => 'string', 'enum' => ['days', 'bank', 'panels', 'budget']],
                     'value' => ['type' => 'number'],
+                    'together' => Shape::list($text),
+                ],
+            ),
+            'AlternativesBody' => Shape::object(
+                ['view' => $text],
+                [
+                    'revision' => $integer,
+                    'ways' => Shape::list(
+                        Shape::object(
+                            [],
+                            [
+                                'ah' => ['type' => 'number'],
+                                'chemistry' => $text,
+                                'panelsW' => ['type' => 'number'],
+                                'generatorBelow' => ['type' => 'number'],
+                            ],
+                        ),
+                    ),
                 ],
             ),
             'PlaceBody' => Shape::object(

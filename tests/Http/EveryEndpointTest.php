@@ -174,7 +174,7 @@ describe('a program with a token that only reads', function (): void {
         fn() => array_filter(
             endpoints(),
             fn(array $e): bool => !in_array($e[0], ['GET', 'HEAD'], true) &&
-                !preg_match('#/(states|probe|netlist|here|rulers|place|stay|loads|monitor-log)$#', $e[1]),
+                !preg_match('#/(states|probe|netlist|here|rulers|place|stay|alternatives|loads|monitor-log)$#', $e[1]),
         ),
     );
 });

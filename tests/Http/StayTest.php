@@ -105,3 +105,33 @@ it('reads a log of a monitor without storing it, and says which row is wrong', f
         ->assertJsonPath('problems.0.pointer', '/row/2');
     expect($job->refresh()->head)->toBe(1);
 });
+
+it('sets two or three ways beside one another, by the prices of the workshop', function (): void {
+    $lead = $this->person(Role::Lead);
+    $job = stayingJob($lead);
+    $this->actingAs($lead);
+    $ask = fn(array $body): array => $this->postJson("/api/v1/jobs/{$job->id}/alternatives", [
+        'view' => 'dcdc/whole',
+        ...$body,
+    ])
+        ->assertOk()
+        ->json('ways');
+    expect($ask([]))->toHaveCount(3);
+    $way = ['ways' => [['ah' => 300, 'chemistry' => 'lfp']]];
+    [$before] = $ask($way);
+    foreach (['battery-lfp-100', 'battery-lfp-200', 'battery-lfp-280'] as $code) {
+        $body = (array) Hollin\Core\Parts\Stock::all()[$code]->toBody();
+        $this->putJson("/api/v1/catalogue/offers/{$code}", ['price' => 2 * $body['price']] + $body)->assertOk();
+    }
+    expect($ask($way)[0]['cost'])->toEqualWithDelta(2 * $before['cost'], 2);
+    $this->postJson("/api/v1/jobs/{$job->id}/alternatives", ['view' => 'dcdc/whole', 'ways' => [['ah' => -5]]])
+        ->assertUnprocessable()
+        ->assertJsonPath('problems.0.pointer', '/ways/0/ah');
+    $budget = $this->postJson("/api/v1/jobs/{$job->id}/stay", [
+        'view' => 'dcdc/whole',
+        'from' => 'budget',
+        'value' => 2500,
+        'together' => ['coffee'],
+    ])->assertOk();
+    expect($budget->json('sizes.cost'))->toBeLessThanOrEqual(2501);
+});

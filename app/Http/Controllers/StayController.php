@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Http\Requests\StayRequest;
 use App\Models\RigJob;
+use App\Models\User;
 use Hollin\Core\Needs\LoadList;
 use Hollin\Core\Needs\MonitorLog;
 use Illuminate\Http\JsonResponse;
@@ -51,6 +52,39 @@ final class StayController
                     $request->string('from', 'days')->toString(),
                     $request->filled('value') ? $request->float('value') : null,
                 ),
+            200,
+            [],
+            JSON_PRESERVE_ZERO_FRACTION,
+        );
+    }
+
+    #[
+        OA\Post(
+            path: '/jobs/{job}/alternatives',
+            operationId: 'alternatives',
+            summary: 'The same days with another bank, other panels or a generator: how long, at what cost and weight.',
+        ),
+    ]
+    #[OA\Parameter(name: 'job', in: 'path', required: true, schema: new OA\Schema(type: 'integer'))]
+    #[OA\RequestBody(required: true, content: new OA\JsonContent(ref: '#/components/schemas/AlternativesBody'))]
+    #[
+        OA\Response(
+            response: 200,
+            description: 'Beside one another',
+            content: new OA\JsonContent(ref: '#/components/schemas/Alternatives'),
+        ),
+    ]
+    #[
+        OA\Response(
+            response: 422,
+            description: 'No such view, no bank in it, or a way that cannot be',
+            content: new OA\JsonContent(ref: '#/components/schemas/Trouble'),
+        ),
+    ]
+    public function alternatives(StayRequest $request, RigJob $job): JsonResponse
+    {
+        return response()->json(
+            ['ways' => $request->alternatives($job), 'currency' => User::of($request)->workshop->currency],
             200,
             [],
             JSON_PRESERVE_ZERO_FRACTION,

@@ -22,6 +22,7 @@ final class TokensReadOnly
         'api/v1/jobs/*/place',
         'api/v1/jobs/*/monitor-log',
         'api/v1/jobs/*/stay',
+        'api/v1/jobs/*/alternatives',
         'api/v1/jobs/*/loads',
     ];
 

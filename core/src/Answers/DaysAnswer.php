@@ -7,12 +7,14 @@ namespace Hollin\Core\Answers;
 use Closure;
 use Hollin\Core\Energy\Days;
 use Hollin\Core\Energy\House;
+use Hollin\Core\Energy\InStates;
 use Hollin\Core\Energy\Measured;
 use Hollin\Core\Energy\Proposal;
 use Hollin\Core\Energy\Questions;
 use Hollin\Core\Energy\Run;
 use Hollin\Core\Energy\Scenes;
 use Hollin\Core\Energy\Schools;
+use Hollin\Core\Energy\Step;
 use Hollin\Core\Job\Values;
 use Hollin\Core\Needs\Asked;
 use Hollin\Core\Needs\Clock;
@@ -20,6 +22,8 @@ use Hollin\Core\Needs\Needed;
 use Hollin\Core\Needs\Trip;
 use Hollin\Core\Network\About;
 use Hollin\Core\Network\PowerConverter;
+use Hollin\Core\Parts\EnergyPrices;
+use Hollin\Core\Parts\Stock;
 use Hollin\Core\Reference\Sun;
 use Hollin\Core\Rules\Examination;
 use stdClass;
@@ -34,22 +38,27 @@ final readonly class DaysAnswer
 
     private ?Measured $measured;
 
-    /** @param stdClass $needs of the job file, already checked */
-    public function __construct(private Examination $rig, stdClass $needs)
-    {
-        $loads = [];
-        foreach ((new Values($needs))->entries('loads') as $id => $values) {
-            $loads[$id] = [$values->number('order'), Needed::from((string) $id, $values)];
-        }
-        uasort($loads, fn(array $a, array $b): int => $a[0] <=> $b[0]);
-        $this->loads = array_values(array_column($loads, 1));
+    private EnergyPrices $prices;
+
+    /**
+     * @param stdClass $needs of the job file, already checked
+     * @param list<string> $chosen loads that are asked about at once
+     */
+    public function __construct(
+        private Examination $rig,
+        stdClass $needs,
+        ?EnergyPrices $prices = null,
+        private array $chosen = [],
+    ) {
+        $this->prices = $prices ?? new EnergyPrices(Stock::all());
+        $this->loads = self::listed($needs);
         $this->measured = Measured::from($needs->measured ?? null);
         $this->trip = Trip::from($needs->trip ?? new stdClass());
     }
 
     /**
      * @param ?Closure(float): bool $progress told the share that is done; false stops it
-     * @param string $from what sizes start from: days, bank (Ah) or panels (W)
+     * @param string $from what sizes start from: days, bank (Ah), panels (W) or budget (money)
      * @return array<string, mixed>
      */
     public function toArray(?Closure $progress = null, string $from = 'days', ?float $value = null): array
@@ -60,11 +69,18 @@ final readonly class DaysAnswer
             'day' => $this->day($run),
             'run' => $this->run($run),
             'replies' => array_map(fn($reply): array => $reply->toArray(), [
-                ...(new Questions($this->rig, $this->taken(), $this->trip))->all(),
+                ...(new Questions($this->rig, $this->taken(), $this->trip, $this->chosen))->all(),
                 ...$this->measured === null ? [] : [$this->measured->againstGuessed($this->loads)],
             ]),
             'sizes' => $this->sizes($from, $value),
-            'schools' => (new Schools($this->rig, $this->loads, $this->trip, $this->proposal($from, $value)))->all(),
+            'schools' => (new Schools(
+                $this->rig,
+                $this->loads,
+                $this->trip,
+                $this->proposal($from, $value),
+                $this->prices,
+            ))->all(),
+            'states' => InStates::of($this->rig, $this->loads),
             'assumed' => $this->assumed(),
         ];
     }
@@ -73,6 +89,31 @@ final readonly class DaysAnswer
     private function taken(): array
     {
         return $this->measured?->counts === true ? [$this->measured->load()] : $this->loads;
+    }
+
+    /**
+     * What days are run with: the list, or what was measured instead of it.
+     *
+     * @param stdClass $needs of the job file, already checked
+     * @return list<Needed>
+     */
+    public static function loadsOf(stdClass $needs): array
+    {
+        $measured = Measured::from($needs->measured ?? null);
+
+        return $measured?->counts === true ? [$measured->load()] : self::listed($needs);
+    }
+
+    /** @return list<Needed> in their order */
+    private static function listed(stdClass $needs): array
+    {
+        $loads = [];
+        foreach ((new Values($needs))->entries('loads') as $id => $values) {
+            $loads[$id] = [$values->number('order'), Needed::from((string) $id, $values)];
+        }
+        uasort($loads, fn(array $a, array $b): int => $a[0] <=> $b[0]);
+
+        return array_values(array_column($loads, 1));
     }
 
     /** @return array<string, mixed> */
@@ -164,7 +205,10 @@ final readonly class DaysAnswer
     {
         $kept = [];
         foreach ($run->keptWh as $unit => $wh) {
-            $kept[] = ['label' => $this->rig->graph->label((string) $unit), 'wh' => round($wh, 1)];
+            $kept[] = [
+                'label' => $unit === Step::LEADS ? 'leads of the inverter' : $this->rig->graph->label((string) $unit),
+                'wh' => round($wh, 1),
+            ];
         }
 
         return $kept;
@@ -172,11 +216,14 @@ final readonly class DaysAnswer
 
     private function words(Run $run): string
     {
+        $never = $this->neverRuns($run);
+        $without = $never === [] ? '' : ' Nothing feeds: ' . implode(', ', $never) . '.';
         if ($run->endsBy === null) {
             $deep = $this->tooDeep($run);
 
             return sprintf('It lasts all %d days%s', $this->trip->days(), $deep === [] ? '.' : ', but ') .
-                ($deep === [] ? '' : implode('; ', $deep) . '.');
+                ($deep === [] ? '' : implode('; ', $deep) . '.') .
+                $without;
         }
 
         return sprintf(
@@ -185,7 +232,20 @@ final readonly class DaysAnswer
             Clock::long((float) $run->endsAtH),
             1 + (int) ($run->endsAtH / 24),
             Clock::of((float) $run->endsAtH),
-        );
+        ) . $without;
+    }
+
+    /** @return list<string> loads that wanted something and never had any of it */
+    private function neverRuns(Run $run): array
+    {
+        $never = [];
+        foreach ($this->taken() as $load) {
+            if (($run->missedWh[$load->id] ?? 0.0) > 0 && ($run->usedWh[$load->id] ?? 0.0) <= 0) {
+                $never[] = $load->label();
+            }
+        }
+
+        return $never;
     }
 
     /** @return list<string> house batteries that go lower than their kind stands, each with its name */
@@ -222,12 +282,14 @@ final readonly class DaysAnswer
     {
         $days = max(1.0, min(3.0, (float) $this->trip->days()));
 
-        return new Proposal(
-            $this->loads,
-            $this->trip,
-            $from === 'bank' ? 'bank' : 'days',
-            $from === 'panels' ? $days : $value ?? $days,
-        );
+        return $from === 'budget' && $value !== null
+            ? Proposal::within($this->loads, $this->trip, $value, $this->prices)
+            : new Proposal(
+                $this->loads,
+                $this->trip,
+                $from === 'bank' ? 'bank' : 'days',
+                $from === 'panels' ? $days : $value ?? $days,
+            );
     }
 
     /** @return array<string, mixed> */
@@ -249,7 +311,13 @@ final readonly class DaysAnswer
             'sunW' => round($panelsW),
             'sunShare' => round($make->sunShare($panelsW), 3),
             'sunHours' => round($make->sunHours(), 1),
+            'cost' => $this->rounded($make->cost($this->prices, $panelsW)),
         ];
+    }
+
+    private function rounded(?float $sum): ?float
+    {
+        return $sum === null ? null : round($sum);
     }
 
     /** @return list<string> what nobody has said, and is taken for it */

@@ -211,6 +211,24 @@ final class JobAnswers
             throw Refused::because('/view', 'is not a view of this job: as_found, or plan/stage.');
     }
 
+    /**
+     * The rig of a view with some of its parts changed; nothing is stored.
+     *
+     * @param callable(stdClass): void $change of its components
+     * @throws Refused when there is no such view
+     */
+    public function changed(string $viewId, callable $change): Examination
+    {
+        $this->seen($viewId);
+        $hash = array_column($this->views, 'hash', 'id')[$viewId];
+        $stage = $this->todo[$hash]['stage'];
+        /** @var stdClass $components */
+        $components = clone ($stage === null ? $this->document->asFound->components : $stage->components);
+        $change($components);
+
+        return new Examination(Rig::from($components), Needs::from($this->document->needs));
+    }
+
     private function asFound(): AsFound
     {
         return $this->asFound ??= new AsFound(

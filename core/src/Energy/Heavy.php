@@ -15,8 +15,16 @@ final readonly class Heavy
 {
     private const MAINS_V = 120.0;
 
-    /** @param list<Needed> $loads */
-    public function __construct(private Examination $rig, private array $loads, private ?Battery $house) {}
+    /**
+     * @param list<Needed> $loads
+     * @param list<string> $chosen loads that run at once; the two heaviest where nobody chose
+     */
+    public function __construct(
+        private Examination $rig,
+        private array $loads,
+        private ?Battery $house,
+        private array $chosen = [],
+    ) {}
 
     /** The heaviest two on 120 V at once, from the battery: do they run, do they start, and for how long? */
     public function together(): ?Reply
@@ -125,9 +133,18 @@ final readonly class Heavy
         );
     }
 
-    /** @return list<Needed> the two on 120 V that take most */
+    /** @return list<Needed> those that were chosen, or the two on 120 V that take most */
     private function heaviest(): array
     {
+        $chosen = array_values(
+            array_filter(
+                $this->loads,
+                fn(Needed $l): bool => $l->isAlternating() && in_array($l->id, $this->chosen, true),
+            ),
+        );
+        if ($chosen !== []) {
+            return $chosen;
+        }
         $on = array_values(
             array_filter($this->loads, fn(Needed $l): bool => $l->isAlternating() && $l->fullW() >= 300),
         );

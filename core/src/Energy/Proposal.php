@@ -6,6 +6,7 @@ namespace Hollin\Core\Energy;
 
 use Hollin\Core\Needs\Needed;
 use Hollin\Core\Needs\Trip;
+use Hollin\Core\Parts\EnergyPrices;
 use Hollin\Core\Reference\Chemistry;
 use Hollin\Core\Reference\Sun;
 
@@ -38,6 +39,38 @@ final readonly class Proposal
         private float $volts = 12.8,
     ) {
         $this->days = $from === 'bank' ? $this->daysOf($value) : $value;
+    }
+
+    /**
+     * As many days as a sum of money buys: bank, inverter, charger and panels for a day's use in balance.
+     *
+     * @param list<Needed> $loads
+     */
+    public static function within(array $loads, Trip $trip, float $budget, EnergyPrices $prices): self
+    {
+        [$low, $high] = [0.0, 60.0];
+        for ($n = 0; $n < 40; $n++) {
+            $try = ($low + $high) / 2;
+            $cost = (new self($loads, $trip, 'days', $try))->cost($prices);
+            // What has no price cannot be bought for it.
+            $cost === null || $cost > $budget ? ($high = $try) : ($low = $try);
+        }
+
+        return new self($loads, $trip, 'days', $low);
+    }
+
+    /** What it costs by a catalogue, work apart; null where something of it has no price. */
+    public function cost(EnergyPrices $prices, ?float $panelsW = null): ?float
+    {
+        $watts = $panelsW ?? $this->sunW();
+        $parts = [
+            ($wh = $prices->wattHour($this->chemistry)) === null ? null : $wh * $this->bankAh() * $this->volts,
+            $prices->inverter($this->inverterW()),
+            $prices->charger($this->chargerA()),
+            ($w = $prices->panelWatt()) === null ? null : $w * $watts,
+        ];
+
+        return in_array(null, $parts, true) ? null : array_sum($parts);
     }
 
     /** W of 120 V that run at once in the worst quarter of an hour, at full. */

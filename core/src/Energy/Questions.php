@@ -17,16 +17,23 @@ final readonly class Questions
 {
     private ?Battery $house;
 
-    /** @param list<Needed> $loads */
-    public function __construct(private Examination $rig, private array $loads, private Trip $trip)
-    {
+    /**
+     * @param list<Needed> $loads
+     * @param list<string> $chosen loads that are asked about at once; the heaviest where nobody chose
+     */
+    public function __construct(
+        private Examination $rig,
+        private array $loads,
+        private Trip $trip,
+        private array $chosen = [],
+    ) {
         $this->house = House::battery($rig);
     }
 
     /** @return list<Reply> */
     public function all(): array
     {
-        $heavy = new Heavy($this->rig, $this->loads, $this->house);
+        $heavy = new Heavy($this->rig, $this->loads, $this->house, $this->chosen);
 
         return array_values(
             array_filter([

@@ -25,6 +25,9 @@ final class Run
     /** @var array<string, float> Wh by load */
     public array $usedWh = [];
 
+    /** @var array<string, float> Wh that loads wanted and did not get */
+    public array $missedWh = [];
+
     /** @var array<string, float> Wh by what keeps it: unit => losses of conversion and idling */
     public array $keptWh = [];
 

@@ -7,6 +7,7 @@ namespace Hollin\Core\Energy;
 use Hollin\Core\Network\About;
 use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Rules\Examination;
+use Hollin\Core\Sizing\DirectShares;
 use Hollin\Core\States\NamedState;
 use Hollin\Core\States\Setting;
 
@@ -16,7 +17,27 @@ final class Scenes
     /** @var array<string, Wiring> */
     private array $wired = [];
 
+    /** @var ?array<string, float> inverter => ohm of its leads */
+    private ?array $leadOhm = null;
+
+    /** Temperature of leads that carry now and then, °C. */
+    private const LEADS_C = 30.0;
+
     public function __construct(private readonly Examination $rig) {}
+
+    /** @return array<string, float> inverter => ohm of the cables between it and its batteries, both poles */
+    private function leads(): array
+    {
+        $ohm = [];
+        foreach ($this->rig->graph->converters as $id => $unit) {
+            if (in_array($unit->kind, [PowerConverter::INVERTER, PowerConverter::ASSIST], true)) {
+                $shares = new DirectShares($this->rig->graph, ...[...$unit->input, self::LEADS_C]);
+                $ohm[$id] = $shares->isFed() ? $shares->ohms($unit->input[1]) : 0.0;
+            }
+        }
+
+        return $ohm;
+    }
 
     /**
      * @param string $fed nothing, generator, or a position of the shore cord
@@ -32,6 +53,7 @@ final class Scenes
 
         return $this->wired[$key] ??= new Wiring(
             $this->rig->engine->settle($this->setting($fed, $inverting, $engine, $sun, $cold, $moved)),
+            ($this->leadOhm ??= $this->leads()),
         );
     }
 

@@ -7,6 +7,7 @@ namespace Hollin\Core\Energy;
 use Hollin\Core\Needs\Needed;
 use Hollin\Core\Needs\Trip;
 use Hollin\Core\Network\Battery;
+use Hollin\Core\Parts\EnergyPrices;
 use Hollin\Core\Reference\Chemistry;
 use Hollin\Core\Rules\Examination;
 
@@ -27,6 +28,7 @@ final readonly class Schools
         private array $loads,
         private Trip $trip,
         private Proposal $proposal,
+        private EnergyPrices $prices,
     ) {}
 
     /** @return list<array{ask: string, ways: list<array{name: string, words: string}>, decides: string}> */
@@ -45,7 +47,9 @@ final readonly class Schools
             return null;
         }
         $way = function (string $name, Chemistry $chemistry, array $of) use ($wh): array {
-            [$price, $cycles, $kg] = $of;
+            [$usual, $cycles, $kg] = $of;
+            $own = $this->prices->wattHour($chemistry);
+            $price = $own === null ? $usual : 1000 * $own;
             $kwh = $wh / 1000 / $chemistry->usableShare();
             $cost = self::perUsableKwh($price, $chemistry->usableShare(), $cycles);
 

@@ -12,6 +12,9 @@ use Hollin\Core\Reference\Sun;
 /** The balance of one quarter of an hour: what is wanted, what comes, and what each battery gives or takes. */
 final class Step
 {
+    /** What leads keep, among what units keep. */
+    public const LEADS = '+leads';
+
     /** Volts that a source of 120 V stands at. */
     private const MAINS_V = 120.0;
 
@@ -134,6 +137,12 @@ final class Step
     private function railTakes(PowerConverter $unit, float $watts, float $given): void
     {
         $rail = $this->wiring->takesFrom[$unit->id];
+        $volts = (new RailStores($this->wiring, $this->stores, $rail))->restV();
+        $lost = $volts > 0 ? ($watts / $volts) ** 2 * ($this->wiring->leadOhm[$unit->id] ?? 0.0) : 0.0;
+        if ($lost > 0) {
+            $this->wanted->onRail($rail, "\0{$unit->id}", $lost);
+            $this->keptW[self::LEADS] = ($this->keptW[self::LEADS] ?? 0.0) + $lost;
+        }
         $this->wanted->onRail($rail, "\0{$unit->id}", $watts);
         $this->keeps($unit, $watts - $given);
     }
@@ -369,6 +378,9 @@ final class Step
         $this->run->useW[] = $use + array_sum($this->keptW);
         $this->run->curtailedW[] = $this->curtailedW;
         $this->run->curtailedWh += $this->curtailedW * $hours;
+        foreach ($this->wanted->missed as $id => $watts) {
+            $this->run->missedWh[$id] = ($this->run->missedWh[$id] ?? 0.0) + $watts * $hours;
+        }
         $this->run->missedW[] = array_sum($this->wanted->missed);
     }
 }

@@ -51,7 +51,8 @@ final class Wiring
 
     private readonly Graph $graph;
 
-    public function __construct(public readonly Settled $settled)
+    /** @param array<string, float> $leadOhm inverter => ohm of its leads, there and back */
+    public function __construct(public readonly Settled $settled, public readonly array $leadOhm = [])
     {
         $situation = $settled->situation;
         $this->graph = $situation->network->graph;

@@ -19,6 +19,7 @@ final readonly class Offer
         'converter' => 'converter, mains charger',
         'dcdc_charger' => 'DC-DC charger',
         'solar_charger' => 'solar controller',
+        'solar_panel' => 'solar panel',
         'battery_bank' => 'battery',
         'transfer_switch' => 'transfer switch',
         'panel' => 'panel',

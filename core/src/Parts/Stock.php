@@ -245,6 +245,16 @@ final class Stock
                 ...$box(190, 130, 70),
             ];
         }
+        foreach ([100 => 90, 200 => 150, 400 => 260] as $watts => $price) {
+            $bodies["solar-panel-{$watts}"] = [
+                'kind' => 'solar_panel',
+                'name' => "Solar panel {$watts} W",
+                'watts' => (float) $watts,
+                'price' => (float) $price,
+                'kg' => 0.06 * $watts,
+                'minutes' => 90.0,
+            ];
+        }
         foreach ([45 => 190, 55 => 230, 80 => 330] as $amps => $price) {
             $bodies["converter-{$amps}"] = [
                 'kind' => 'converter',

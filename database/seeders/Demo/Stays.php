@@ -52,8 +52,8 @@ final class Stays
                 'fan' => ['at' => 'd_fan'],
                 'pump' => ['at' => 'd_pump'],
                 'phones' => [],
-                'laptop' => ['at' => 'c_outlets', 'watts' => ['value' => 72, 'basis' => 'measured']],
-                'coffee' => ['at' => 'c_outlets', 'watts' => ['value' => 700, 'basis' => 'read_off']],
+                'laptop' => ['at' => 'c_inverter', 'watts' => ['value' => 72, 'basis' => 'measured']],
+                'coffee' => ['at' => 'c_inverter', 'watts' => ['value' => 700, 'basis' => 'read_off']],
             ],
             [
                 'place' => 'Causeway end',

@@ -21,6 +21,7 @@ export type Reference = Schemas['Reference'];
 export type Trouble = Schemas['Trouble'];
 export type Conflict = Schemas['ConflictTrouble'];
 export type Size = Schemas['Size'];
+export type Alternatives = Schemas['Alternatives'];
 export type Rulers = Schemas['Rulers'];
 export type RulerRow = Schemas['RulerRow'];
 export type Places = Schemas['Places'];

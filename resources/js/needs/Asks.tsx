@@ -1,12 +1,35 @@
+import { Select } from 'antd';
 import type { Stay } from '../api/client';
+import type { NeedLoad } from './loads';
 import { t } from '../words/t';
 import './Asks.css';
 
+interface AsksProps {
+  replies: Stay['replies'];
+  loads: [string, NeedLoad][];
+  /** loads that are asked about at once */
+  together: string[];
+  choose: (loads: string[]) => void;
+}
+
 /** What owners ask, each answered in a sentence; its arithmetic one tap away. */
-export function Asks({ replies }: { replies: Stay['replies'] }) {
+export function Asks({ replies, loads, together, choose }: AsksProps) {
+  const heavy = loads.filter(([, l]) => l.supply === 'ac').map(([value, l]) => ({ value, label: l.label }));
   return (
     <section className="asks" aria-label={t('needs.asked')}>
       <h2>{t('needs.asked')}</h2>
+      {heavy.length > 1 && (
+        <Select
+          mode="multiple"
+          className="at-once"
+          aria-label={t('needs.atOnce')}
+          placeholder={t('needs.atOnce')}
+          value={together}
+          onChange={choose}
+          options={heavy}
+          maxCount={8}
+        />
+      )}
       {replies.map((r) => (
         <details key={r.id} className={r.good ? '' : 'is-no'}>
           <summary>

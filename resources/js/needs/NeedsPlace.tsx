@@ -11,7 +11,9 @@ import { Cautions } from '../ui/Cautions';
 import { Failed, Waiting } from '../ui/Waiting';
 import { t } from '../words/t';
 import { Asks, Schools } from './Asks';
+import { Beside } from './Beside';
 import { DayBand } from './DayBand';
+import { InStates } from './InStates';
 import { LoadForm } from './LoadForm';
 import { freeId, inOrder, readLoad, type Loads, type NeedLoad, type Span } from './loads';
 import { Sizes, type From } from './Sizes';
@@ -36,8 +38,9 @@ export default function NeedsPlace({ hold, viewId, setViewId }: PlaceProps) {
   const file = useRef<HTMLInputElement>(null);
   const log = useRef<HTMLInputElement>(null);
   const measured = document.needs.measured;
-  const stay = useStay(hold.design.id, hold.design.revision, viewId, from);
-  const beside = useStay(hold.design.id, hold.design.revision, besideId, null);
+  const [together, choose] = useState<string[]>([]);
+  const stay = useStay(hold.design.id, hold.design.revision, viewId, from, together);
+  const beside = useStay(hold.design.id, hold.design.revision, besideId, null, []);
   const parts = useMemo(() => plannedParts(document, hold.view(viewId)?.plan ?? null), [document, hold, viewId]);
   const mayChange = me !== null && !hold.saving;
   const set = (path: string, value: unknown) => hold.edit({ kind: 'set_need', path, value } as never);
@@ -107,10 +110,13 @@ export default function NeedsPlace({ hold, viewId, setViewId }: PlaceProps) {
       </div>
       <div className="needs">
         <aside>
-          {stay.data && shown.length > 0 && <Asks replies={stay.data.replies} />}
+          {stay.data && shown.length > 0 && (
+            <Asks replies={stay.data.replies} loads={shown} together={together} choose={choose} />
+          )}
           {stay.data && shown.length > 0 && (
             <Sizes sizes={stay.data.sizes} start={(start, value) => startFrom({ from: start, value })} />
           )}
+          {stay.data && shown.length > 0 && <InStates states={stay.data.states} />}
           {stay.data && shown.length > 0 && <Schools schools={stay.data.schools} />}
         </aside>
         <div>
@@ -244,6 +250,14 @@ export default function NeedsPlace({ hold, viewId, setViewId }: PlaceProps) {
               </select>
             </StayPanel>
           )}
+          {stay.data && shown.length > 0 && stay.data.run.batteries.some((b) => !b.ofEngine) && (
+            <Beside
+              job={hold.design.id}
+              revision={hold.design.revision}
+              view={viewId}
+              hasGenerator={Object.values(parts).some((p) => p.type === 'generator')}
+            />
+          )}
         </div>
       </div>
       <Cautions />
@@ -271,16 +285,22 @@ export default function NeedsPlace({ hold, viewId, setViewId }: PlaceProps) {
   );
 }
 
-function useStay(job: number, revision: number, view: string | null, from: { from: From; value: number } | null) {
+function useStay(
+  job: number,
+  revision: number,
+  view: string | null,
+  from: { from: From; value: number } | null,
+  together: string[],
+) {
   return useQuery({
-    queryKey: ['stay', job, revision, view, from],
+    queryKey: ['stay', job, revision, view, from, together],
     enabled: view !== null,
     placeholderData: keepPreviousData,
     queryFn: async ({ signal }) =>
       unwrap(
         await api.POST('/jobs/{job}/stay', {
           params: { path: { job } },
-          body: { view: view!, revision, ...from },
+          body: { view: view!, revision, ...from, ...(together.length ? { together } : {}) },
           signal,
         }),
       ),

@@ -3,7 +3,7 @@ import type { ReactNode } from 'react';
 import type { Stay } from '../api/client';
 import { t } from '../words/t';
 
-export type From = 'days' | 'bank' | 'panels';
+export type From = 'days' | 'bank' | 'panels' | 'budget';
 
 interface Props {
   sizes: Stay['sizes'];
@@ -19,7 +19,7 @@ export function Sizes({ sizes, start }: Props) {
         size="small"
         aria-label={unit}
         min={0.1}
-        max={20000}
+        max={1000000}
         value={value}
         onChange={(v) => typeof v === 'number' && v > 0 && start(from, v)}
       />{' '}
@@ -33,6 +33,11 @@ export function Sizes({ sizes, start }: Props) {
       t('needs.panels'),
       asked('panels', sizes.sunW, 'W'),
       t('needs.panelsWhy', { hours: sizes.sunHours, share: Math.round(sizes.sunShare * 100) }),
+    ],
+    [
+      t('needs.budget'),
+      sizes.cost === null ? '–' : asked('budget', sizes.cost, t('needs.money')),
+      sizes.from === 'budget' && sizes.days < 0.05 ? t('needs.notForThat') : t('needs.budgetWhy'),
     ],
     [
       t('needs.inverter'),

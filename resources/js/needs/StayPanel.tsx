@@ -68,9 +68,12 @@ export function StayPanel({ stay, beside, weatherOf, mayChange, setWeather, chil
         </ul>
       )}
       <p className="quiet">
-        {run.keptWh.length > 0 &&
+        {run.keptWh.some((k) => k.wh >= 50) &&
           `${t('needs.keptBy', {
-            list: run.keptWh.map((k) => `${k.label} ${(k.wh / 1000).toFixed(1)} kWh`).join(', '),
+            list: run.keptWh
+              .filter((k) => k.wh >= 50)
+              .map((k) => `${k.label} ${(k.wh / 1000).toFixed(1)} kWh`)
+              .join(', '),
           })}. `}
         {run.curtailedWh > 50 && `${t('needs.curtailed', { kwh: (run.curtailedWh / 1000).toFixed(1) })}. `}
         {stay.assumed.length > 0 && t('needs.taken', { list: stay.assumed.join(', ') })}

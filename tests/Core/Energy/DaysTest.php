@@ -100,6 +100,22 @@ describe('days', function (): void {
             'frost' => [['days' => 4, 'lowC' => -12, 'highC' => -2, 'month' => 1, 'driveH' => 1]],
         ]);
 
+    it('count what the leads of an inverter keep, by I²R', function (): void {
+        $rig = demoRig('causeway');
+        $unit = array_values(
+            array_filter($rig->graph->converters, fn(PowerConverter $c): bool => $c->kind === PowerConverter::INVERTER),
+        )[0];
+        $kettle = [needed('kettle', 900, 'c_inverter', 7, 1, ['supply' => 'ac'])];
+        $run = daysOf($rig, $kettle, ['days' => 1, 'inverter' => 'used', 'driveH' => 0]);
+        // Cable by cable on the way, 30 °C, an hour at what the inverter draws.
+        $ohm = 0.0;
+        foreach (['ld_inv_fuse', 'ld_inv', 'ld_inv_neg'] as $lead) {
+            $ohm += $rig->graph->elements["{$lead}.wire"]->cable->ohm(30.0);
+        }
+        $amps = (900 / $unit->efficiency + $unit->idleW) / array_values($run->stores)[0]->restV();
+        expect($run->keptWh['+leads'])->toEqualWithDelta($amps ** 2 * $ohm, 0.08 * $amps ** 2 * $ohm);
+    });
+
     it('agree with the load flow in twenty of their quarters', function (string $name, array $trip): void {
         $document = Rigs::demo($name);
         foreach ($document->asFound->components as $id => $part) {

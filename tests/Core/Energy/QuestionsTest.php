@@ -15,6 +15,8 @@ use Hollin\Core\Needs\Needed;
 use Hollin\Core\Needs\Trip;
 use Hollin\Core\Network\Battery;
 use Hollin\Core\Network\PowerConverter;
+use Hollin\Core\Parts\EnergyPrices;
+use Hollin\Core\Parts\Stock;
 use Hollin\Core\Reference\Chemistry;
 use Hollin\Core\Rules\Examination;
 use Hollin\Core\Rules\Sample;
@@ -185,7 +187,7 @@ describe('ways that differ', function (): void {
         $trip = Trip::from(Rigs::object(['lowC' => -10, 'highC' => 2]));
         $air = evening('Air', 1300, ['startA' => 60]);
         $asks = fn(array $loads, Trip $t): array => array_column(
-            (new Schools($rig, $loads, $t, new Proposal($loads, $t, 'days', 2)))->all(),
+            (new Schools($rig, $loads, $t, new Proposal($loads, $t, 'days', 2), new EnergyPrices(Stock::all())))->all(),
             'ask',
         );
         expect($asks([$air], $trip))->toHaveCount(4);

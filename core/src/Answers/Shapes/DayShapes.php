@@ -45,6 +45,26 @@ final class DayShapes
                 'words' => $text,
                 'events' => Shape::list(Shape::object(['atH' => $number, 'kind' => $text, 'words' => $text])),
             ]),
+            'Alternatives' => Shape::object([
+                'currency' => $text,
+                'ways' => Shape::list(
+                    Shape::object([
+                        'ah' => $number,
+                        'chemistry' => $text,
+                        'panelsW' => $number,
+                        'generatorBelow' => $number,
+                        'lasts' => $flag,
+                        'days' => $number,
+                        'words' => $text,
+                        'tooDeep' => $flag,
+                        'lowest' => $number,
+                        'generatorH' => $number,
+                        'curtailedWh' => $number,
+                        'cost' => Shape::MAYBE_NUMBER,
+                        'kg' => $number,
+                    ]),
+                ),
+            ]),
             'Stay' => Shape::object([
                 'day' => Shape::object([
                     'usesWh' => $number,
@@ -86,8 +106,17 @@ final class DayShapes
                     'sunW' => $number,
                     'sunShare' => $number,
                     'sunHours' => $number,
+                    'cost' => Shape::MAYBE_NUMBER,
                 ]),
                 'schools' => Shape::list(Shape::ref('School')),
+                'states' => Shape::list(
+                    Shape::object([
+                        'state' => $text,
+                        'letter' => $text,
+                        'title' => $text,
+                        'missing' => Shape::list(Shape::object(['load' => $text, 'label' => $text, 'energy' => $text])),
+                    ]),
+                ),
                 'assumed' => Shape::list($text),
             ]),
         ];
