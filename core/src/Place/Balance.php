@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Hollin\Core\Place;
 
 use Hollin\Core\Job\Values;
-use Hollin\Core\Weight\Ledger;
 
 /** The rig on its supports, as it was weighed and with what changes, against what they may carry. */
 final readonly class Balance

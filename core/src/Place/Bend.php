@@ -34,4 +34,19 @@ final class Bend
 
         return $d * (self::LUG + self::FINE + 1);
     }
+
+    /** Cable glands: thread => the thickest cable it seals, mm. Usual ranges of makers, from memory. */
+    private const GLANDS = ['M12' => 6.5, 'M16' => 10.0, 'M20' => 13.0, 'M25' => 18.0, 'M32' => 25.0, 'M40' => 32.0];
+
+    /** The smallest gland that a cable goes through; null for one that is too thick for all of them. */
+    public static function gland(float $thicknessM): ?string
+    {
+        foreach (self::GLANDS as $thread => $mm) {
+            if ($thicknessM * 1000 <= $mm + 1e-9) {
+                return $thread;
+            }
+        }
+
+        return null;
+    }
 }

@@ -6,6 +6,7 @@ namespace Hollin\Core\Place;
 
 use Hollin\Core\Job\Values;
 use Hollin\Core\Reference\Chemistry;
+use Hollin\Core\Reference\ConductorSize;
 use stdClass;
 
 /** What somebody who knows would say at the sight of where things stand and how cables run. */
@@ -178,6 +179,22 @@ final readonly class Looks
                     $id,
                     'warn',
                     sprintf('%s is open to %s: it wants %s', $label, self::OPEN_TO[$open], self::WANTS[$open]),
+                );
+            }
+            if (in_array($segment->text('through', 'inside'), ['floor', 'roof'], true)) {
+                $size = $item?->part?->text('cable/size') ?? '';
+                $mm = $size === '' ? 0.0 : 1000 * Bend::thicknessM(ConductorSize::of($size));
+                $said[] = self::look(
+                    $id,
+                    'note',
+                    sprintf(
+                        '%s goes through the %s: a gland%s, and sealant',
+                        $label,
+                        $segment->text('through'),
+                        $mm <= 0
+                            ? ''
+                            : sprintf(' for %.0f mm (%s)', $mm, Bend::gland($mm / 1000) ?? 'none is large enough'),
+                    ),
                 );
             }
             if ($cord && $segment->text('through', 'inside') === 'wall') {

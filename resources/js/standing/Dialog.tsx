@@ -1,10 +1,8 @@
 import type { PlaceItem, Places, Reference } from '../api/client';
 import { t } from '../words/t';
+import type { Opened, Values } from './opened';
 import { RouteForm, type Segment } from './RouteForm';
 import { StandingForm } from './StandingForm';
-import type { Values } from './StandingPlace';
-
-export type Opened = { kind: 'rig' } | { kind: 'zone' | 'item' | 'thing' | 'route'; id: string };
 
 const MOTOR = ['frontKg', 'rearKg', 'maxFrontKg', 'maxRearKg'];
 const TOWED = ['totalKg', 'couplerKg', 'maxCouplerKg', 'maxAxlesKg', 'axles'];

@@ -10,8 +10,9 @@ import { useMe } from '../shell/Session';
 import { Cautions } from '../ui/Cautions';
 import { Failed, Waiting } from '../ui/Waiting';
 import { t } from '../words/t';
-import { Dialog, type Opened } from './Dialog';
+import { Dialog } from './Dialog';
 import { LongSide } from './LongSide';
+import type { Opened, Values } from './opened';
 import { zoneAt, type Spot } from './outline';
 import { Said } from './Said';
 import { Ways, Zones, Stands } from './Zones';
@@ -19,7 +20,6 @@ import '../ui/Panel.css';
 import './StandingPlace.css';
 
 type Moved = Record<string, Spot>;
-export type Values = Record<string, Record<string, unknown>>;
 
 /** Where things stand: the long side with its scales, zones and what fits in them, cables between them. */
 export default function StandingPlace({ hold, viewId, setViewId }: PlaceProps) {

@@ -2,7 +2,7 @@ import { Button } from 'antd';
 import type { Places, PlaceZone } from '../api/client';
 import { useUnits } from '../shell/units';
 import { t } from '../words/t';
-import type { Opened } from './Dialog';
+import type { Opened } from './opened';
 import { STATES } from './LongSide';
 
 const VERDICTS: Record<PlaceZone['verdict'], string> = {

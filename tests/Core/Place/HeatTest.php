@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Hollin\Core\Place\Bend;
 use Hollin\Core\Place\Heat;
+use Hollin\Core\Reference\Ampacity;
 use Hollin\Core\Reference\ConductorSize;
 
 describe('heat and air (SZ-11)', function (): void {
@@ -69,5 +70,19 @@ describe('the bend of a cable', function (): void {
         $m = Bend::roomM(ConductorSize::of('awg:4/0'));
         expect($m)->toBeGreaterThan(0.11)->toBeLessThan(0.16);
         expect(Bend::roomM(ConductorSize::of('awg:1/0')))->toBeLessThan($m);
+    });
+
+    it('goes through the gland that makers name for it', function (float $mm, ?string $gland): void {
+        // Usual ranges, from memory: M12 to 6.5 mm, M16 to 10, M20 to 13, M25 to 18, M32 to 25, M40 to 32.
+        expect(Bend::gland($mm / 1000))->toBe($gland);
+    })->with([[6.0, 'M12'], [9.0, 'M16'], [12.0, 'M20'], [17.0, 'M25'], [24.0, 'M32'], [40.0, null]]);
+
+    it('fits in two where one is too stiff: two 1/0 where 4/0 will not bend (common practice)', function (): void {
+        $one = ConductorSize::of('awg:4/0');
+        $two = ConductorSize::of('awg:1/0');
+        expect(Bend::roomM($two))
+            ->toBeLessThan(0.8 * Bend::roomM($one))
+            ->and(2 * (float) Ampacity::Marine->ofSize($two))
+            ->toBeGreaterThan((float) Ampacity::Marine->ofSize($one));
     });
 });

@@ -245,6 +245,13 @@ describe('what is said at the sight of a place', function (): void {
     ]);
 });
 
+it('wants a gland where a cable goes through the floor', function (): void {
+    $looks = places([
+        'routes' => ['ld_charge' => ['segments' => ['s' => ['lengthM' => 1, 'through' => 'floor']]]],
+    ])['looks'];
+    expect($looks[0]['words'])->toContain('gland')->and($looks[0]['level'])->toBe('note');
+});
+
 describe('room', function (): void {
     $zone = ['label' => 'Cabinet', 'xM' => 3, 'widthM' => 0.5, 'depthM' => 0.4, 'heightM' => 0.3];
     $bay = fn(array $zone, array $items): array => places(['zones' => ['z' => $zone], 'items' => $items])['zones'][0];

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Hollin\Core\Weight;
+namespace Hollin\Core\Place;
 
 use InvalidArgumentException;
 

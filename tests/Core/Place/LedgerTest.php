@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use Hollin\Core\Weight\Ledger;
+use Hollin\Core\Place\Ledger;
 
 it('lifts the front of a motorhome by what hangs behind its rear axle (WT-02)', function (): void {
     $home = Ledger::motorhome(5000, 9000, 178);
