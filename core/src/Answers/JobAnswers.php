@@ -222,8 +222,9 @@ final class JobAnswers
         $this->seen($viewId);
         $hash = array_column($this->views, 'hash', 'id')[$viewId];
         $stage = $this->todo[$hash]['stage'];
-        /** @var stdClass $components */
-        $components = clone ($stage === null ? $this->document->asFound->components : $stage->components);
+        /** @var stdClass $parts */
+        $parts = $stage === null ? $this->document->asFound->components : $stage->components;
+        $components = clone $parts;
         $change($components);
 
         return new Examination(Rig::from($components), Needs::from($this->document->needs));

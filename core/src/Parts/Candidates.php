@@ -18,6 +18,8 @@ final readonly class Candidates
         'outputA' => ['ratingA', 'output', 'A'],
         'slots' => ['slots', 'slots', ''],
         'unitAh' => ['ah', 'capacity', 'Ah'],
+        'limitV' => ['volts', 'input up to', 'V'],
+        'panelW' => ['watts', 'power', 'W'],
     ];
 
     /** Wish => fact of an offer that may be at most that. */
@@ -84,7 +86,8 @@ final readonly class Candidates
         $musts = [];
         foreach (self::AT_LEAST as $fact => [$of, $name, $unit]) {
             $wants = $part->numberOrNull($fact);
-            if ($wants !== null && $wants > 0) {
+            // Of a controller with its panels the panels' watts are asked of the panels.
+            if ($wants !== null && $wants > 0 && !($fact === 'panelW' && $part->is('solar_charger'))) {
                 $musts[] = self::must($name, '≥', $wants, $offer->number($of), $unit);
             }
         }

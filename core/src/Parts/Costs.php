@@ -161,6 +161,21 @@ final readonly class Costs
             $count = $part->is('battery_bank') ? $part->number('parallel', 1) * $part->number('series', 1) : 1.0;
             $offer = $this->taken((string) $id, $part);
             $lines[] = $this->line('part', $part->label, $count, 'each', $offer, (string) $id, $count);
+            if ($part->is('solar_charger')) {
+                $panels = $part->number('series', 1) * $part->number('parallel', 1);
+                $lines[] = $this->line(
+                    'part',
+                    "{$part->label}, panels of {$part->number('panelW')} W",
+                    $panels,
+                    'each',
+                    $this->cheapest(
+                        fn(Offer $o): bool => $o->is('solar_panel') &&
+                            ($o->number('watts') ?? 0.0) >= $part->number('panelW') - 1e-6,
+                    ),
+                    '',
+                    $panels,
+                );
+            }
         }
 
         return $lines;

@@ -13,7 +13,20 @@ use Hollin\Core\Reference\Stud;
  */
 final class Stock
 {
-    private const SIZES = ['awg:10', 'awg:8', 'awg:6', 'awg:4', 'awg:2', 'awg:1', 'awg:1/0', 'awg:2/0', 'awg:4/0'];
+    private const SIZES = [
+        'awg:16',
+        'awg:14',
+        'awg:12',
+        'awg:10',
+        'awg:8',
+        'awg:6',
+        'awg:4',
+        'awg:2',
+        'awg:1',
+        'awg:1/0',
+        'awg:2/0',
+        'awg:4/0',
+    ];
 
     private const METRIC = ['mm2:6', 'mm2:10', 'mm2:16', 'mm2:25', 'mm2:35', 'mm2:50', 'mm2:70', 'mm2:95', 'mm2:120'];
 
@@ -22,7 +35,7 @@ final class Stock
     /** family => ratings, price of one, price of its holder, stud */
     private const FUSES = [
         'class_t' => [[110, 150, 200, 225, 250, 300, 350, 400], 38, 55, 'm8'],
-        'anl' => [[50, 60, 80, 100, 150, 200, 250, 300], 9, 16, 'm8'],
+        'anl' => [[35, 40, 50, 60, 80, 100, 150, 200, 250, 300], 9, 16, 'm8'],
         'mrbf' => [[30, 50, 60, 80, 100, 150, 200, 250, 300], 14, 22, 'm8'],
         'automotive_bolt' => [[60, 80, 100, 125, 150, 200], 6, 12, 'm8'],
         'blade' => [[5, 7.5, 10, 15, 20, 25, 30, 40], 0.6, 5, ''],
@@ -352,6 +365,21 @@ final class Stock
             ]),
             'surge-30' => $plain('surge_unit', 'Surge unit 30 A', 240.0, 30.0, ['ratingA' => 30.0]),
             'surge-50' => $plain('surge_unit', 'Surge unit 50 A', 330.0, 30.0, ['ratingA' => 50.0]),
+            'contactor-30' => $plain('contactor', 'Contactor, two poles, 30 A, coil 120 V', 58.0, 75.0),
+            'bypass-30' => $plain('bypass', 'Bypass switch, 30 A, centre off', 110.0, 90.0, ['ratingA' => 30.0]),
+            'bypass-50' => $plain('bypass', 'Bypass switch, 50 A, centre off', 190.0, 110.0, ['ratingA' => 50.0]),
+            'splice-box' => $plain('splice_box', 'Splice box with cover and clamps', 6.0, 15.0),
+            'switch-120' => $plain('ac_switch', 'Wall switch, 15 A', 4.0, 20.0),
+            'inlet-30' => $plain('inlet', 'Inlet 30 A', 42.0, 60.0, ['ratingA' => 30.0]),
+            'inlet-50' => $plain('inlet', 'Inlet 50 A', 85.0, 75.0, ['ratingA' => 50.0]),
+            'solar-inlet' => $plain('side_inlet', 'Solar inlet, two poles', 24.0, 40.0),
+            'selector-300' => $plain('battery_selector', 'Battery selector 1-2-both, 300 A', 46.0, 30.0, [
+                'ratingA' => 300.0,
+                'stud' => 'm10',
+            ]),
+            'separator-140' => $plain('separator', 'Separating relay 140 A', 75.0, 40.0, ['ratingA' => 140.0]),
+            'cut-off-65' => $plain('cut_off', 'Low-voltage cut-off 65 A', 58.0, 35.0, ['ratingA' => 65.0]),
+            'dc-panel-6' => $plain('dc_panel', '12 V fuse panel, 6 circuits', 38.0, 60.0),
             'label' => $plain('label', 'Printed label', 0.4, 1.0),
             'clamp' => $plain('clamp', 'Cushioned cable clamp', 0.7, 2.0),
             'box-18' => $plain('box', 'Box, 18 cubic inches', 3.0, 10.0),

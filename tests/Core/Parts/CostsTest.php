@@ -124,6 +124,29 @@ describe('a bill by hand', function (): void {
         expect($lugs[0]['assumed'])->toBeFalse()->and($bill['assumed'])->toBeGreaterThan(3);
     });
 
+    it('counts the panels of a controller beside it', function (): void {
+        $solar = new Part('roof', 'solar_charger', 'Roof', [
+            'panelW' => 180.0,
+            'series' => 2.0,
+            'parallel' => 2.0,
+            'outputA' => 30.0,
+            'limitV' => 100.0,
+        ]);
+        $empty = ['stockM' => 5.0, 'cables' => [], 'lugs' => [], 'fuses' => [], 'labels' => [], 'out' => []];
+        $lines = (new Costs(Stock::all(), Wishes::of(null)))->of($empty, ['roof' => $solar])['lines'];
+        // A controller of 30 A for 160, and four panels: none of 180 W is offered, the next gives 200 W for 150.
+        expect(array_column($lines, 'total'))
+            ->toEqual([160, 600])
+            ->and($lines[1]['code'])
+            ->toBe('solar-panel-200');
+    });
+
+    it('has something for every type of part that a plan can bring', function (): void {
+        $types = ['converter', 'dcdc_charger', 'transfer_switch', 'contactor', 'bypass', 'splice_box', 'separator'];
+        $kinds = array_unique(array_map(fn(Offer $o): string => $o->text('kind'), Stock::all()));
+        expect(array_diff($types, $kinds))->toBe([]);
+    });
+
     it('says no sum where nobody has said what an hour costs', function () use ($list, $parts, $catalogue): void {
         $bill = (new Costs($catalogue, Wishes::of(null)))->of($list, $parts);
         expect($bill['labour'])
