@@ -72,6 +72,7 @@ final class PartShapes
                 'labels' => Shape::list($text),
                 'missing' => Shape::list($text),
 
+                'small' => Shape::list(Shape::object(['kind' => $text, 'label' => $text, 'count' => $integer])),
                 'terminals' => Shape::list(
                     Shape::object([
                         'terminal' => $text,

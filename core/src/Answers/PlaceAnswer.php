@@ -7,6 +7,7 @@ namespace Hollin\Core\Answers;
 use Hollin\Core\Job\Values;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Place\Balance;
+use Hollin\Core\Place\Feed;
 use Hollin\Core\Place\Fit;
 use Hollin\Core\Place\Heat;
 use Hollin\Core\Place\Inventory;
@@ -31,8 +32,13 @@ final readonly class PlaceAnswer
      * @param string $plan empty for the rig as found
      * @param array<string, array<string, mixed>> $moved item => where it would stand instead
      */
-    public function __construct(Graph $found, Graph $after, private stdClass $document, string $plan, array $moved = [])
-    {
+    public function __construct(
+        Graph $found,
+        private Graph $after,
+        private stdClass $document,
+        string $plan,
+        array $moved = [],
+    ) {
         $place = self::said($document);
         $this->rig = new Values($place->rig ?? new stdClass());
         $this->inventory = new Inventory($found, $after, $place, $plan, $moved);
@@ -64,6 +70,7 @@ final readonly class PlaceAnswer
             'zones' => $zones,
             'looks' => $looks,
             'ways' => $this->ways(),
+            'feeds' => Feed::of($this->after, $this->inventory->distances()),
             'nowhere' => array_map(strval(...), array_keys($this->balance->nowhere)),
         ];
     }

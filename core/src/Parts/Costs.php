@@ -43,6 +43,7 @@ final readonly class Costs
             ...$this->cables($list),
             ...$this->lugs($list['lugs']),
             ...$this->fuses($list['fuses']),
+            ...$this->small($list['small']),
             ...$this->labels(count($list['labels'])),
         ];
         $minutes = array_sum(array_column($lines, 'minutes'));
@@ -295,6 +296,26 @@ final readonly class Costs
         }
 
         return $lines;
+    }
+
+    /**
+     * @param list<array{kind: string, label: string, count: int}> $small
+     * @return list<array<string, mixed>>
+     */
+    private function small(array $small): array
+    {
+        return array_map(
+            fn(array $s): array => $this->line(
+                'label',
+                $s['label'],
+                (float) $s['count'],
+                'each',
+                $this->cheapest(fn(Offer $o): bool => $o->is($s['kind'])),
+                '',
+                (float) $s['count'],
+            ),
+            $small,
+        );
     }
 
     /** @return list<array<string, mixed>> */

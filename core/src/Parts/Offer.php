@@ -45,6 +45,7 @@ final readonly class Offer
         'sleeve' => 'heat-shrink sleeve',
         'label' => 'label',
         'clamp' => 'cable clamp',
+        'screw' => 'screw',
         'box' => 'box',
         'tool' => 'tool',
         'other' => 'other',

@@ -381,6 +381,7 @@ final class Stock
             'cut-off-65' => $plain('cut_off', 'Low-voltage cut-off 65 A', 58.0, 35.0, ['ratingA' => 65.0]),
             'dc-panel-6' => $plain('dc_panel', '12 V fuse panel, 6 circuits', 38.0, 60.0),
             'label' => $plain('label', 'Printed label', 0.4, 1.0),
+            'screw' => $plain('screw', 'Stainless screw', 0.2, 0.5),
             'clamp' => $plain('clamp', 'Cushioned cable clamp', 0.7, 2.0),
             'box-18' => $plain('box', 'Box, 18 cubic inches', 3.0, 10.0),
             'crimper' => $plain('tool', 'Hexagonal lug crimper to 4/0', 120.0, 0.0, ['upToSize' => 'awg:4/0']),

@@ -23,6 +23,15 @@ final readonly class TakeOff
     /** At each end, to be made again once, m. Common practice, no source. */
     public const LOOP_M = 0.1;
 
+    /** Leads are held every 18 in (ABYC E-11), m. */
+    public const LEAD_HELD_M = 0.457;
+
+    /** Sheathed cable is held every 4 1/2 ft (NEC 334.30, 551.47), m. */
+    public const SHEATHED_HELD_M = 1.37;
+
+    /** To hold a part. Common practice, no source. */
+    private const SCREWS = 4;
+
     /** Cables, which are not counted among the parts. */
     private const CABLES = ['lead', 'feeder', 'circuit', 'frame_bond'];
 
@@ -53,6 +62,7 @@ final readonly class TakeOff
             'lugs' => $this->lugs($runs),
             'fuses' => $this->fuses(),
             'parts' => $this->parts(),
+            'small' => $this->small($runs),
             'out' => $this->out(),
             'labels' => $this->labels($runs),
             'terminals' => (new Terminals($this->before, $this->after))->all(),
@@ -263,6 +273,35 @@ final readonly class TakeOff
         }
 
         return implode(', ', $said);
+    }
+
+    /**
+     * What holds it all: clamps along the runs, screws for clamps and parts.
+     *
+     * @param array<string, array{size: string, spoken: string, kind: string, runs: list<array{component: string,
+     *      label: string, lengthM: float, cutM: float, assumed: bool}>}> $runs
+     * @return list<array{kind: string, label: string, count: int}>
+     */
+    private function small(array $runs): array
+    {
+        $clamps = 0;
+        foreach ($runs as $of) {
+            $apart = in_array($of['kind'], ['sheathed', 'cord'], true) ? self::SHEATHED_HELD_M : self::LEAD_HELD_M;
+            foreach ($of['runs'] as $run) {
+                $clamps += (int) ceil($run['lengthM'] / $apart - 1e-9);
+            }
+        }
+        $hung = count(array_filter($this->fresh(), fn(Part $p): bool => !$p->is('instruction', ...self::CABLES)));
+
+        return array_values(
+            array_filter(
+                [
+                    ['kind' => 'clamp', 'label' => 'Clamps', 'count' => $clamps],
+                    ['kind' => 'screw', 'label' => 'Screws', 'count' => $clamps + self::SCREWS * $hung],
+                ],
+                fn(array $s): bool => $s['count'] > 0,
+            ),
+        );
     }
 
     /** @return list<string> what comes out */

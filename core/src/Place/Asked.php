@@ -66,6 +66,8 @@ final class Asked
             'lowC' => Field::number('Coldest in it', '°C', -40, 40)->optional(),
             'highC' => Field::number('Warmest in it, nothing running', '°C', -10, 70)->optional(),
             'reached' => Field::flag('Reached without taking anything apart')->optional(),
+            'reachM' => Field::number('From its opening to the farthest terminal', 'm', 0.05, 3)->optional(),
+            'behindM' => Field::number('Free behind the board that parts hang on', 'm', 0, 1)->optional(),
         ];
     }
 
@@ -88,6 +90,7 @@ final class Asked
             ])->usual('floor'),
             'upright' => Field::flag('Only upright')->optional(),
             'strapped' => Field::flag('Held for a crash')->optional(),
+            'backed' => Field::flag('On a backing board or a frame')->optional(),
             'sealed' => Field::flag('Ignition-protected')->optional(),
             'moves' => self::moves(),
         ];

@@ -15,6 +15,15 @@ final readonly class Looks
     /** A mass that flies in a crash. Common practice, no source. */
     private const STRAP_KG = 10.0;
 
+    /** What a thin wall holds by screws alone, kg. Common practice, no source. */
+    private const WALL_KG = 5.0;
+
+    /** An arm with a driver in its hand, m. Common practice, no source. */
+    private const ARM_M = 0.6;
+
+    /** Nuts, screws and a hand behind a board, m. Common practice, no source. */
+    private const BEHIND_M = 0.04;
+
     /** Parts that make a spark at work. */
     private const SPARKS = ['inverter', 'inverter_charger', 'converter', 'transfer_switch', 'dc_switch', 'contactor'];
 
@@ -71,12 +80,32 @@ final readonly class Looks
     /** @return list<array{at: string, level: string, words: string, source: string}> */
     private function held(Item $item): array
     {
+        $said = [];
+        if (
+            $item->held() !== 'floor' &&
+            $item->afterKg >= self::WALL_KG &&
+            !$item->is('backed') &&
+            $item->sides !== null &&
+            $item->after !== null
+        ) {
+            $said[] = self::look(
+                $item->id,
+                'warn',
+                sprintf(
+                    '%s: %.0f kg %s; a thin wall wants a board or a brace behind it that spreads the load',
+                    $item->label,
+                    $item->afterKg,
+                    $item->held() === 'wall' ? 'on a wall' : 'hung from above',
+                ),
+            );
+        }
         $heavy = $item->afterKg >= self::STRAP_KG && $item->part?->is('lead', 'feeder', 'solar_charger') !== true;
         if (!$heavy || $item->is('strapped') || $item->sides === null || $item->after === null) {
-            return [];
+            return $said;
         }
 
         return [
+            ...$said,
             self::look(
                 $item->id,
                 $item->held() === 'hung' ? 'danger' : 'warn',
@@ -142,6 +171,33 @@ final readonly class Looks
         }
         if ($zone->is('gas') && $lead) {
             $said[] = self::look($item->id, 'warn', sprintf('%s beside propane or fuel', $item->label));
+        }
+        $reach = $zone->numberOrNull('reachM');
+        if ($reach !== null && $reach > self::ARM_M) {
+            $said[] = self::look(
+                $item->id,
+                'warn',
+                sprintf(
+                    '%s: %.0f cm in from the opening of %s, and an arm with a driver reaches about %.0f cm',
+                    $item->label,
+                    100 * $reach,
+                    lcfirst($zone->label),
+                    100 * self::ARM_M,
+                ),
+            );
+        }
+        $behind = $zone->numberOrNull('behindM');
+        if ($behind !== null && $behind < self::BEHIND_M && $item->held() === 'wall') {
+            $said[] = self::look(
+                $item->id,
+                'warn',
+                sprintf(
+                    '%s: %.0f cm free behind its board; both faces matter, screws and nuts want %.0f cm',
+                    $item->label,
+                    100 * $behind,
+                    100 * self::BEHIND_M,
+                ),
+            );
         }
         if ($zone->is('water')) {
             $said[] = self::look(

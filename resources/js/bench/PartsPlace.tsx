@@ -149,7 +149,12 @@ function Bench({ list }: { list: TakeOff }) {
               </li>
             ))}
           </ul>
-          <p className="quiet figures">{t('bench.labels', { count: list.labels.length })}</p>
+          <p className="quiet figures">
+            {[
+              ...list.small.map((s) => `${s.count} ${s.label.toLowerCase()}`),
+              t('bench.labels', { count: list.labels.length }),
+            ].join(', ')}
+          </p>
         </section>
         <section className="bench">
           <h2>{t('bench.missing')}</h2>

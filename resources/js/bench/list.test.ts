@@ -24,6 +24,7 @@ const list: TakeOff = {
   out: [],
   labels: ['Main fuse'],
   missing: [],
+  small: [],
   terminals: [],
   currency: 'EUR',
   choices: [],

@@ -34,7 +34,14 @@ export function asCsv(list: TakeOff): string {
     ]),
     ...list.fuses.map((f) => [t('bench.fuse'), f.label, f.count + f.spares, f.of.join('; ')]),
     ...list.parts.map((p) => [t('bench.part'), p.label, 1, p.words]),
+    ...list.small.map((s) => [t('bench.part'), s.label, s.count, '']),
     ...list.labels.map((l) => [t('bench.label'), l, 1, '']),
+    ...list.terminals.map((x) => [
+      t('bench.terminal'),
+      x.label,
+      x.lugs.length,
+      [x.stud ?? '', x.torqueNm?.join('–') ?? '', ...x.lugs.map((l) => l.size)].filter(Boolean).join('; '),
+    ]),
   ]);
 }
 

@@ -1,6 +1,7 @@
 import { Button } from 'antd';
 import type { Places, PlaceZone } from '../api/client';
 import { useUnits } from '../shell/units';
+import { csv, csvHref } from '../ui/csv';
 import { t } from '../words/t';
 import type { Opened } from './opened';
 import { STATES } from './LongSide';
@@ -62,6 +63,28 @@ function FaceOf({ face, labels }: { face: PlaceZone['faces'][string]; labels: Ma
   );
 }
 
+/** Everything that has a weight or a place, as rows of a file: SI, as it is kept. */
+function rowsOf(places: Places): (string | number)[][] {
+  const zones = new Map(places.zones.map((z) => [z.id, z.label]));
+  return [
+    t('place.csvHead').split(','),
+    ...places.items.map((i) => {
+      const at = i.at ?? i.before;
+      return [
+        i.label,
+        i.kg,
+        i.basis,
+        i.state,
+        at?.xM ?? '',
+        at?.leftM ?? '',
+        at?.upM ?? '',
+        (at && zones.get(at.zone)) ?? '',
+        ...(i.sides ?? ['', '', '']),
+      ];
+    }),
+  ];
+}
+
 /** The same as a list, for whoever does not read pictures. */
 export function Stands({ places, open }: { places: Places; open: (opened: Opened) => void }) {
   const units = useUnits();
@@ -69,7 +92,13 @@ export function Stands({ places, open }: { places: Places; open: (opened: Opened
   const heavy = [...places.items].sort((a, b) => b.kg - a.kg);
   return (
     <section className="sheet-panel">
-      <h1>{t('place.stands')}</h1>
+      <div className="sheet-head">
+        <h1>{t('place.stands')}</h1>
+        <span className="spring" />
+        <Button size="small" href={csvHref(csv(rowsOf(places)))} download="places.csv">
+          {t('place.csv')}
+        </Button>
+      </div>
       <table className="stands figures">
         <thead>
           <tr>
@@ -121,6 +150,19 @@ export function Ways({ places, open }: { places: Places; open: (id: string) => v
   return (
     <section className="sheet-panel">
       <h1>{t('place.ways')}</h1>
+      {places.feeds.map((f) => (
+        <p key={f.unit} className={f.alongV > f.limitV ? 'way-short figures' : 'figures'}>
+          {t('place.feed', {
+            label: f.label,
+            amps: f.amps,
+            said: f.saidV.toFixed(2),
+            saidM: units.length(f.saidM),
+            along: f.alongV.toFixed(2),
+            alongM: units.length(f.alongM),
+            limit: f.limitV.toFixed(2),
+          })}
+        </p>
+      ))}
       <p className="quiet">{t('place.waysNote')}</p>
       <table className="stands figures">
         <thead>

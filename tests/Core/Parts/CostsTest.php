@@ -58,6 +58,7 @@ describe('a bill by hand', function (): void {
             ['label' => '300 A class T', 'family' => 'class_t', 'ratingA' => 300.0, 'count' => 1, 'spares' => 1],
         ],
         'labels' => ['a', 'b', 'c'],
+        'small' => [],
         'out' => ['Old battery'],
     ];
     $parts = [
@@ -132,7 +133,15 @@ describe('a bill by hand', function (): void {
             'outputA' => 30.0,
             'limitV' => 100.0,
         ]);
-        $empty = ['stockM' => 5.0, 'cables' => [], 'lugs' => [], 'fuses' => [], 'labels' => [], 'out' => []];
+        $empty = [
+            'stockM' => 5.0,
+            'cables' => [],
+            'lugs' => [],
+            'fuses' => [],
+            'labels' => [],
+            'small' => [],
+            'out' => [],
+        ];
         $lines = (new Costs(Stock::all(), Wishes::of(null)))->of($empty, ['roof' => $solar])['lines'];
         // A controller of 30 A for 160, and four panels: none of 180 W is offered, the next gives 200 W for 150.
         expect(array_column($lines, 'total'))

@@ -77,3 +77,18 @@ it('asks for lengths that nobody has measured', function (): void {
         ->toContain('Studs, for the holes of the lugs')
         ->toContain('a tray and straps');
 });
+
+it(
+    'holds leads every eighteen inches (ABYC E-11) and sheathed cable every four and a half feet (NEC 334.30)',
+    function (): void {
+        expect(TakeOff::LEAD_HELD_M / 0.0254)->toEqualWithDelta(18, 0.05);
+        expect(TakeOff::SHEATHED_HELD_M / 0.3048)->toEqualWithDelta(4.5, 0.01);
+        $short = array_column(taken(Sample::set('ld_bar_inv', '/cable/lengthM', 0.4))['small'], 'count', 'kind');
+        $long = array_column(taken(Sample::set('ld_bar_inv', '/cable/lengthM', 2.2))['small'], 'count', 'kind');
+        // 0.4 m is held once, 2.2 m five times; a screw to each.
+        expect($long['clamp'] - $short['clamp'])
+            ->toBe(4)
+            ->and($long['screw'] - $short['screw'])
+            ->toBe(4);
+    },
+);

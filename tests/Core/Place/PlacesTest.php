@@ -362,3 +362,51 @@ it('tells a cable that is shorter than its ends are apart', function (): void {
 it('refuses places that no rig has, with the place in the file', function (): void {
     places(['rig' => ['baseM' => 400]]);
 })->throws(BadJobFile::class, 'baseM');
+
+it('sets the drop by the lengths that are said beside the drop by where things stand', function (): void {
+    $at = fn(float $x): array => ['xM' => $x, 'widthM' => 0.1, 'heightM' => 0.1, 'depthM' => 0.1];
+    $items = ['house' => $at(0.5), 'inverter_fuse' => $at(0.8), 'inverter' => $at(5.0)];
+    [$feed] = places(['items' => $items])['feeds'];
+    $graph = (new JobAnswers(Rigs::demo('causeway')))->seen('dcdc/whole')->graph;
+    // By hand: cable by cable at 75 °C; fuse to inverter and battery to inverter are as long as they are apart.
+    $volts = fn(array $lengths): float => array_sum(
+        array_map(
+            fn(string $id, float $m): float => $feed['amps'] *
+                $graph->elements["{$id}.wire"]->cable->size->ohm($m, 75.0),
+            array_keys($lengths),
+            $lengths,
+        ),
+    );
+    $said = [];
+    foreach (['ld_inv_fuse', 'ld_inv', 'ld_inv_neg'] as $id) {
+        $said[$id] = $graph->elements["{$id}.wire"]->cable->lengthM;
+    }
+    expect($feed['saidV'])
+        ->toEqualWithDelta($volts($said), 0.002)
+        ->and($feed['alongV'])
+        ->toEqualWithDelta($volts(['ld_inv_fuse' => 0.3, 'ld_inv' => 4.2, 'ld_inv_neg' => 4.5]), 0.002)
+        ->and($feed['limitV'])
+        ->toEqualWithDelta(0.36, 1e-9);
+});
+
+it('says of boards and reach what a hand would find', function (array $zone, array $item, string $words): void {
+    $looks = places([
+        'zones' => [
+            'z' => $zone + ['label' => 'Locker', 'xM' => 3, 'widthM' => 1, 'depthM' => 0.8, 'heightM' => 0.5],
+        ],
+        'items' => ['inverter' => $item + ['zone' => 'z', 'strapped' => true]],
+    ])['looks'];
+    $said = implode(' ', array_column($looks, 'words'));
+    $words === '' ? expect($said)->toBe('') : expect($said)->toContain($words);
+})->with([
+    'far in' => [['reachM' => 0.75], [], 'an arm with a driver reaches about 60 cm'],
+    'within reach' => [['reachM' => 0.5], [], ''],
+    'nothing behind the board' => [['behindM' => 0.02], ['held' => 'wall'], 'both faces matter'],
+    'room behind it' => [['behindM' => 0.1], ['held' => 'wall'], ''],
+    'heavy on a thin wall' => [
+        [],
+        ['held' => 'wall', 'kg' => ['value' => 9, 'basis' => 'read_off']],
+        'a board or a brace behind it',
+    ],
+    'on a board' => [[], ['held' => 'wall', 'backed' => true, 'kg' => ['value' => 9, 'basis' => 'read_off']], ''],
+]);

@@ -123,6 +123,18 @@ final class PlaceShapes
                         'short' => $flag,
                     ]),
                 ),
+                'feeds' => Shape::list(
+                    Shape::object([
+                        'unit' => $text,
+                        'label' => $text,
+                        'amps' => $number,
+                        'saidM' => $number,
+                        'alongM' => $number,
+                        'saidV' => $number,
+                        'alongV' => $number,
+                        'limitV' => $number,
+                    ]),
+                ),
                 'nowhere' => Shape::list($text),
             ]),
         ];
