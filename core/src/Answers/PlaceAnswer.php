@@ -106,10 +106,11 @@ final readonly class PlaceAnswer
         if ($before === null || $after === null) {
             return [
                 'text' =>
+                    $this->balance->contradiction() ??
                     'Weigh it first: ' .
-                    ($this->balance->isMotor()
-                        ? 'the front and the rear axle, and the wheelbase.'
-                        : 'all of it and the coupler, and how far the axles are behind the coupler.'),
+                        ($this->balance->isMotor()
+                            ? 'the front and the rear axle, and the wheelbase.'
+                            : 'all of it and the coupler, and how far the axles are behind the coupler.'),
                 'level' => 'unknown',
                 'lines' => [],
             ];
@@ -136,7 +137,11 @@ final readonly class PlaceAnswer
             $share = $after->share();
             $out = $share < $band[0] || $share > $band[1];
             $was = $before->share() < $band[0] || $before->share() > $band[1];
-            $text .= sprintf('the coupler carries %.1f %% of it', 100 * $share);
+            $text .= sprintf(
+                'the %s carries %.1f %% of it',
+                $this->balance->hasPin() ? 'pin' : 'coupler',
+                100 * $share,
+            );
             $text .=
                 abs($share - $before->share()) < 5e-4 ? '' : sprintf(', and carried %.1f %%', 100 * $before->share());
             if ($out) {

@@ -25,6 +25,10 @@ final class Asked
             'heightM' => Field::number('Floor to roof', 'm', 1, 3.5)->usual(2.1),
             'trackM' => Field::number('Between left and right wheels', 'm', 1, 2.6)->usual(1.9),
             'axles' => Field::integer('Axles that carry the trailer', 1, 3)->usual(1),
+            'hitch' => Field::choice('Hitched by', [
+                'ball' => 'a coupler on a ball',
+                'pin' => 'a pin over the bed',
+            ])->optional(),
             'totalKg' => $kg('Weight of all of it'),
             'couplerKg' => $kg('Of that on the coupler'),
             'frontKg' => $kg('On the front axle'),

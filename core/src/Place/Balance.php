@@ -90,12 +90,33 @@ final readonly class Balance
         return $base === null ? null : ($this->isMotor() ? 1 : -1) / $base;
     }
 
+    /** Whether it stands on a pin over the bed of a truck: as somebody has said, or by its kind. */
+    public function hasPin(): bool
+    {
+        return $this->rig->text('hitch', $this->kind === 'fifth_wheel' ? 'pin' : 'ball') === 'pin';
+    }
+
+    /** What of the weights cannot be; null where nothing contradicts. */
+    public function contradiction(): ?string
+    {
+        $total = $this->rig->numberOrNull('totalKg');
+        $coupler = $this->rig->numberOrNull('couplerKg');
+
+        return !$this->isMotor() && $total !== null && $coupler !== null && $coupler >= $total
+            ? sprintf(
+                'Of %.0f kg in all no %.0f kg can be on the coupler: weigh again, or swap the two.',
+                $total,
+                $coupler,
+            )
+            : null;
+    }
+
     /** @return ?array{float, float} share of the whole that the coupler should carry */
     public function band(): ?array
     {
         return match (true) {
             $this->isMotor() => null,
-            $this->kind === 'fifth_wheel' => self::PIN_SHARE,
+            $this->hasPin() => self::PIN_SHARE,
             default => Ledger::COUPLER_SHARE,
         };
     }
@@ -118,7 +139,7 @@ final readonly class Balance
                 $this->scale('total', 'In all', null, [$this->before->total, $this->after->total], 'maxTotalKg'),
             ]
             : [
-                $this->scale('coupler', $this->kind === 'fifth_wheel' ? 'Pin' : 'Coupler', 0.0, $far, 'maxCouplerKg'),
+                $this->scale('coupler', $this->hasPin() ? 'Pin' : 'Coupler', 0.0, $far, 'maxCouplerKg'),
                 $this->scale('axles', $this->axles(), $base, $near, 'maxAxlesKg'),
                 $this->scale('total', 'In all', null, [$this->before->total, $this->after->total], 'maxTotalKg'),
             ];

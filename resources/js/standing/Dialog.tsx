@@ -5,7 +5,7 @@ import { RouteForm, type Segment } from './RouteForm';
 import { StandingForm } from './StandingForm';
 
 const MOTOR = ['frontKg', 'rearKg', 'maxFrontKg', 'maxRearKg'];
-const TOWED = ['totalKg', 'couplerKg', 'maxCouplerKg', 'maxAxlesKg', 'axles'];
+const TOWED = ['hitch', 'totalKg', 'couplerKg', 'maxCouplerKg', 'maxAxlesKg', 'axles'];
 
 interface Props {
   opened: Opened;

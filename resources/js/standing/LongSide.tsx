@@ -341,15 +341,13 @@ function Scales({ places, outline }: { places: Places; outline: Outline }) {
               <line className="limit" x1={px(scale.limitKg)} y1={top - 3} x2={px(scale.limitKg)} y2={top + 27} />
             )}
             <text x={x} y={top + 42} className="scale-note">
-              {[
-                scale.limitKg === null ? t('place.noLimit') : t('place.may', { weight: units.weight(scale.limitKg) }),
-                scale.bandKg
-                  ? t('place.band', { from: units.weight(scale.bandKg[0]!), to: units.weight(scale.bandKg[1]!) })
-                  : '',
-              ]
-                .filter(Boolean)
-                .join('; ')}
+              {scale.limitKg === null ? t('place.noLimit') : t('place.may', { weight: units.weight(scale.limitKg) })}
             </text>
+            {scale.bandKg && (
+              <text x={x} y={top + 58} className="scale-note">
+                {t('place.band', { from: units.weight(scale.bandKg[0]!), to: units.weight(scale.bandKg[1]!) })}
+              </text>
+            )}
           </g>
         );
       })}

@@ -10,10 +10,10 @@ export function Said({ places, open }: { places: Places; open: (id: string) => v
   const { words, looks, sides } = places;
   const plus = (kg: number) => `${kg >= 0 ? '+' : '−'}${units.weight(Math.abs(kg))}`;
   return (
-    <aside className="sheet-panel said" aria-live="polite">
-      <p className={`said-words is-${words.level}`}>{units.said(words.text)}</p>
+    <aside className="sheet-panel scales-say" aria-live="polite">
+      <p className={`scales-words is-${words.level}`}>{units.said(words.text)}</p>
       {words.lines.map((line) => (
-        <p key={line} className={`said-line is-${words.level}`}>
+        <p key={line} className={`scales-line is-${words.level}`}>
           {units.said(line)}
         </p>
       ))}
@@ -31,7 +31,7 @@ export function Said({ places, open }: { places: Places; open: (id: string) => v
       )}
       <h2>{t('place.seen')}</h2>
       {looks.length === 0 && <p className="quiet">{t('place.nothingSeen')}</p>}
-      <ul className="looks">
+      <ul className="seen-here">
         {looks.map((look) => (
           <li key={look.words} className={`is-${look.level}`}>
             <span className="look-sign" aria-label={look.level}>

@@ -410,3 +410,15 @@ it('says of boards and reach what a hand would find', function (array $zone, arr
     ],
     'on a board' => [[], ['held' => 'wall', 'backed' => true, 'kg' => ['value' => 9, 'basis' => 'read_off']], ''],
 ]);
+
+it('says of weights that contradict one another which, and judges a pin by its own share', function (): void {
+    $rig = ['baseM' => 5, 'totalKg' => 4000, 'couplerKg' => 4300];
+    expect(places(['rig' => $rig], 'grafting', 'as_found')['words']['text'])->toContain(
+        'no 4300 kg can be on the coupler',
+    );
+    $heavy = ['couplerKg' => 800, 'maxTotalKg' => 5000] + $rig;
+    $on = fn(string $hitch): array => places(['rig' => ['hitch' => $hitch] + $heavy], 'grafting', 'as_found')['words'];
+    // A fifth: too much for a ball, usual for a pin.
+    expect($on('ball')['level'])->toBe('danger')->and($on('pin')['level'])->not->toBe('danger');
+    expect($on('pin')['text'])->toContain('he pin carries 20.0 %');
+});
