@@ -30,7 +30,7 @@ final class ArrayLabels implements RigRule
                 'wrong line: the controller is then sized by a figure the panel does not have.',
             Source::commonPractice(),
             [
-                Sample::found('working volts in the line of open-circuit ones', ...$rig(['panelVoc' => 18.2])),
+                Sample::found('volts of one line in both', ...$rig(['panelVoc' => 21.5])),
                 Sample::found('short-circuit amps of another panel', ...$rig(['panelIsc' => 6.0])),
                 Sample::found('watts of two panels', ...$rig(['panelW' => 400])),
                 Sample::silent('a panel of 200 W', ...$rig([])),
