@@ -107,6 +107,7 @@ final readonly class Offer
             'widthMm' => $mm('Width'),
             'heightMm' => $mm('Height'),
             'depthMm' => $mm('Depth'),
+            'cutOut' => Field::text('Cut-out it wants', 60)->optional(),
             'note' => Field::text('Note', 200)->optional(),
         ];
     }

@@ -3,7 +3,7 @@ import { Button } from 'antd';
 import { useState } from 'react';
 import { csv, csvHref } from '../ui/csv';
 import { t } from '../words/t';
-import { BankChart } from './BankChart';
+import { BankChart, PowerChart } from './BankChart';
 import { clock } from './loads';
 
 const WEATHER = ['sun', 'fair', 'grey'] as const;
@@ -58,6 +58,7 @@ export function StayPanel({ stay, beside, weatherOf, mayChange, setWeather, chil
           );
         })}
       </div>
+      <PowerChart run={run} />
       {run.events.length > 0 && (
         <ul className="stay-events">
           {run.events.slice(0, 6).map((e) => (
