@@ -70,7 +70,7 @@ final readonly class Looks
         foreach ((new Values($this->place))->entries('routes') as $id => $route) {
             array_push($said, ...$this->route((string) $id, $route));
         }
-        array_push($said, ...$this->apart());
+        array_push($said, ...$this->apart(), ...$this->doors());
         $rank = ['danger' => 0, 'warn' => 1, 'note' => 2];
         usort($said, fn(array $a, array $b): int => $rank[$a['level']] <=> $rank[$b['level']]);
 
@@ -287,6 +287,44 @@ final readonly class Looks
                         $way['straightM'],
                     ),
                 );
+            }
+        }
+
+        return $said;
+    }
+
+    /**
+     * What stands so near a zone that its door, wherever it hangs, can strike it.
+     *
+     * @return list<array{at: string, level: string, words: string, source: string}>
+     */
+    private function doors(): array
+    {
+        $said = [];
+        foreach ($this->inventory->zones as $zone) {
+            $door = $zone->numberOrNull('doorM');
+            foreach ($door === null ? [] : $this->inventory->items as $item) {
+                $at = $item->after;
+                if ($at === null || !$item->isThere() || $item->sides === null || $at->zone === $zone->id) {
+                    continue;
+                }
+                [$w, $h, $d] = $item->sides;
+                $near =
+                    abs($at->xM - $zone->xM) < ($zone->widthM + $w) / 2 + $door &&
+                    abs($at->leftM - $zone->leftM) < ($zone->depthM + $d) / 2 + $door;
+                $level = $at->upM < $zone->upM + $zone->heightM && $at->upM + $h > $zone->upM;
+                if ($near && $level) {
+                    $said[] = self::look(
+                        $item->id,
+                        'note',
+                        sprintf(
+                            '%s stands within the swing of the door of %s (%.0f cm): try the door before it is fixed',
+                            $item->label,
+                            lcfirst($zone->label),
+                            100 * $door,
+                        ),
+                    );
+                }
             }
         }
 

@@ -1,7 +1,9 @@
 import { Button } from 'antd';
 import { useState } from 'react';
 import type { TakeOff } from '../api/client';
+import { csvHref } from '../ui/csv';
 import { t } from '../words/t';
+import { choicesAsCsv } from './list';
 
 const VERDICTS = { has: t('bench.has'), ask: t('bench.ask'), lacks: t('bench.lacks') };
 
@@ -22,6 +24,9 @@ export function Choices({ choices, take, wish }: Props) {
         <h1>{t('bench.candidates')}</h1>
         <span className="quiet">{t('bench.candidatesNote')}</span>
         <span className="spring" />
+        <Button size="small" href={csvHref(choicesAsCsv(choices))} download="candidates.csv">
+          {t('bench.csv')}
+        </Button>
         <Button size="small" onClick={wish}>
           {t('bench.wishes')}
         </Button>

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { TakeOff } from '../api/client';
-import { asCsv, billAsCsv, money } from './list';
+import { asCsv, billAsCsv, choicesAsCsv, money } from './list';
 
 const list: TakeOff = {
   stockM: 7.62,
@@ -11,7 +11,7 @@ const list: TakeOff = {
       kind: 'positive',
       runs: [{ component: 'a', label: 'Bar, to "unit"', lengthM: 1, cutM: 1.3, assumed: false }],
       totalM: 1.3,
-      pieces: [[{ component: 'a', label: 'Bar', cutM: 1.3 }]],
+      pieces: [[{ component: 'a', label: 'Bar, to "unit"', cutM: 1.3 }]],
       wasteM: 6.32,
       atLeast: 1,
       proved: true,
@@ -60,7 +60,7 @@ describe('the list as a file', () => {
   it('has a row for all that is bought, quoted where it must be', () => {
     const rows = asCsv(list).split('\r\n');
     expect(rows).toHaveLength(7);
-    expect(rows[1]).toBe('cable,4/0 AWG positive lead,1,"1.3 m: Bar, to ""unit"""');
+    expect(rows[1]).toBe('cable,4/0 AWG positive lead,1,"1.3 m: Bar, to ""unit"", piece 1"');
     expect(rows[2]).toBe('lug,"4/0 AWG, M8, 5/16 in",2,positive lead');
     expect(rows[4]).toBe('fuse,400 A Class T,2,Main fuse');
   });
@@ -85,4 +85,31 @@ describe('the bill', () => {
     expect(money(null, 'EUR')).toBe('–');
     expect(money(3, '')).toBe('3.00');
   });
+});
+
+it('has a row for each must of each offer', () => {
+  const rows = choicesAsCsv([
+    {
+      component: 'bank',
+      label: 'Bank',
+      taken: 'x',
+      candidates: [
+        {
+          code: 'x',
+          name: 'X',
+          price: 5,
+          assumed: true,
+          verdict: 'ask',
+          stopgap: null,
+          musts: [
+            { name: 'capacity', wants: '≥ 1 Ah', has: '2 Ah', ok: true },
+            { name: 'remote', wants: 'yes', has: null, ok: null },
+          ],
+        },
+      ],
+    },
+  ]).split('\r\n');
+  expect(rows).toHaveLength(3);
+  expect(rows[1]).toBe('Bank,X,5,counted,capacity,≥ 1 Ah,2 Ah,yes');
+  expect(rows[2]).toBe('Bank,X,5,counted,remote,yes,,?');
 });

@@ -26,7 +26,14 @@ export function asCsv(list: TakeOff): string {
   return csv([
     t('bench.csvHead').split(','),
     ...list.cables.flatMap((c) =>
-      c.runs.map((r) => [t('bench.cable'), `${c.spoken} ${KINDS[c.kind]}`, 1, `${r.cutM} m: ${r.label}`]),
+      c.pieces.flatMap((piece, n) =>
+        piece.map((cut) => [
+          t('bench.cable'),
+          `${c.spoken} ${KINDS[c.kind]}`,
+          1,
+          t('bench.cutOf', { cutM: cut.cutM, label: cut.label, piece: n + 1 }),
+        ]),
+      ),
     ),
     ...list.lugs.flatMap((l) => [
       [t('bench.lug'), [l.spoken, l.studWords].filter(Boolean).join(', '), l.count, KINDS[l.kind] ?? ''],
@@ -66,6 +73,26 @@ export function billAsCsv(list: TakeOff): string {
     ...costs.tools.map((tool) => [t('bench.tool'), tool.name, '', '', '', tool.price ?? '', '', t('bench.notCounted')]),
   ]);
 }
+
+/** Offers with what each has and lacks, a row for each must. */
+export const choicesAsCsv = (choices: TakeOff['choices']): string =>
+  csv([
+    t('bench.choicesHead').split(','),
+    ...choices.flatMap((choice) =>
+      choice.candidates.flatMap((c) =>
+        c.musts.map((m) => [
+          choice.label,
+          c.name,
+          c.price ?? '',
+          c.code === choice.taken ? t('bench.isTaken') : '',
+          m.name,
+          m.wants,
+          m.has ?? '',
+          m.ok === null ? '?' : m.ok ? t('bench.yes') : t('bench.no'),
+        ]),
+      ),
+    ),
+  ]);
 
 /** A sum of money; the currency is the workshop's own word for it. */
 export function money(sum: number | null, currency: string): string {

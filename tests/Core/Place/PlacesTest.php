@@ -422,3 +422,21 @@ it('says of weights that contradict one another which, and judges a pin by its o
     expect($on('ball')['level'])->toBe('danger')->and($on('pin')['level'])->not->toBe('danger');
     expect($on('pin')['text'])->toContain('he pin carries 20.0 %');
 });
+
+it('says what stands within the swing of a door, and nothing of what does not', function (
+    float $x,
+    float $up,
+    bool $told,
+): void {
+    $looks = places([
+        'zones' => [
+            'z' => ['label' => 'Locker', 'xM' => 2, 'widthM' => 1, 'depthM' => 1, 'heightM' => 0.5, 'doorM' => 0.4],
+        ],
+        'items' => ['converter' => ['xM' => $x, 'upM' => $up]],
+    ])['looks'];
+    expect(str_contains(implode(' ', array_column($looks, 'words')), 'swing of the door'))->toBe($told);
+})->with([
+    'beside it' => [2.8, 0.1, true],
+    'farther than it swings' => [3.2, 0.1, false],
+    'above it' => [2.8, 0.9, false],
+]);
