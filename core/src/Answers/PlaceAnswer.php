@@ -261,7 +261,7 @@ final readonly class PlaceAnswer
         ['riseK' => $rise, 'by' => $by] = $zone->rise($watts);
         $warm = $zone->numberOrNull('highC') ?? 30.0;
         $room = max(1.0, Heat::RATED_C - $warm);
-        $vents = Heat::ventCm2($watts, $room, max(0.1, $zone->numberOrNull('ventRiseM') ?? $zone->heightM * 0.8));
+        $vents = Heat::ventCm2($watts, $room, max(0.1, $zone->betweenVentsM()));
         $good = $rise <= $room + 0.05;
 
         return [
@@ -301,7 +301,7 @@ final readonly class PlaceAnswer
                 'straightM' => round($way['straightM'], 2),
                 'alongM' => round($way['alongM'], 2),
                 'assumed' => $way['assumed'],
-                'short' => $way['cableM'] < $way['straightM'] - 0.02,
+                'short' => $way['short'],
             ];
         }
         usort($ways, fn(array $a, array $b): int => $b['alongM'] <=> $a['alongM']);

@@ -12,9 +12,6 @@ final class Bend
     /** Times its own thickness, for fine-strand battery cable. Common practice, no source. */
     public const FINE = 4.0;
 
-    /** Times its own thickness, for sheathed cable: NEC 334.24 and 551.47 (inside of the bend). */
-    public const SHEATHED = 5.0;
-
     /** A lug from its stud to where the cable can begin to bend, in thicknesses of the cable. Common practice. */
     private const LUG = 3.0;
 

@@ -155,7 +155,8 @@ final readonly class Inventory
      * Ways between what leads join, where both ends have a place. The terminals are somewhere on the parts: the
      * straight way is from one to the other at their nearest, the one along walls from middle to middle.
      *
-     * @return array<string, array{label: string, cableM: float, straightM: float, alongM: float, assumed: bool}>
+     * @return array<string, array{label: string, cableM: float, straightM: float, alongM: float, assumed: bool,
+     *      short: bool}> short: shorter than its ends are apart
      */
     public function distances(): array
     {
@@ -166,10 +167,13 @@ final readonly class Inventory
             $from = $a?->after;
             $to = $b?->after;
             if ($a !== null && $b !== null && $from !== null && $to !== null) {
+                $cableM = $lead->number('cable/lengthM');
+                $straightM = max(0.0, $from->straightM($to) - $a->reachM() - $b->reachM());
                 $ways[(string) $id] = [
                     'label' => $lead->label,
-                    'cableM' => $lead->number('cable/lengthM'),
-                    'straightM' => max(0.0, $from->straightM($to) - $a->reachM() - $b->reachM()),
+                    'cableM' => $cableM,
+                    'straightM' => $straightM,
+                    'short' => $cableM < $straightM - 0.02,
                     'alongM' => $from->alongM($to),
                     'assumed' => $lead->isAssumed('cable/lengthM'),
                 ];

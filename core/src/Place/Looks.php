@@ -275,7 +275,7 @@ final readonly class Looks
     {
         $said = [];
         foreach ($this->inventory->distances() as $id => $way) {
-            if ($way['cableM'] < $way['straightM'] - 0.02) {
+            if ($way['short']) {
                 $said[] = self::look(
                     (string) $id,
                     'warn',

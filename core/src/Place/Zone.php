@@ -81,7 +81,7 @@ final readonly class Zone
         $vents = $this->numberOrNull('ventCm2');
 
         $walls = $this->wallM2();
-        $apart = $this->numberOrNull('ventRiseM') ?? $this->heightM * 0.8;
+        $apart = $this->betweenVentsM();
 
         return match (true) {
             $fan !== null => [
@@ -94,5 +94,11 @@ final readonly class Zone
             ],
             default => ['riseK' => Heat::riseClosed($watts, $walls), 'by' => 'walls'],
         };
+    }
+
+    /** From the lower to the upper vent, or four fifths of its height where nobody has said. */
+    public function betweenVentsM(): float
+    {
+        return $this->numberOrNull('ventRiseM') ?? $this->heightM * 0.8;
     }
 }

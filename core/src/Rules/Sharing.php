@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Rules;
 
+use Hollin\Core\Network\Battery;
+use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Ladder;
 use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Sizing\DirectShares;
@@ -36,12 +38,9 @@ final class Sharing
                 $battery = $graph->batteries[$id];
                 $count = $battery->parallel;
                 $gives = $share * $amps;
-                $link =
-                    ($graph->partAt($battery->component)?->numberOrNull('linkMilliohm') ?? 1000 * Ladder::LINK_OHM) /
-                    1000;
                 $each = fn(string $way): array => array_map(
                     fn(float $a): float => round($a, 1),
-                    Ladder::amps($count, $battery->ohm * $count, $link, $gives, $way),
+                    self::units($graph, $battery, $gives, $way),
                 );
                 $batteries[] = [
                     'id' => $battery->component,
@@ -67,5 +66,27 @@ final class Sharing
         }
 
         return $banks;
+    }
+
+    /**
+     * A of each unit of a bank, for what the bank gives.
+     *
+     * @return non-empty-list<float>
+     */
+    public static function units(Graph $graph, Battery $battery, float $amps, string $takenOff): array
+    {
+        return Ladder::amps(
+            $battery->parallel,
+            $battery->ohm * $battery->parallel,
+            self::linkMilliohm($graph, $battery) / 1000,
+            $amps,
+            $takenOff,
+        );
+    }
+
+    /** A link in each pole, as measured or as usual, mΩ. */
+    public static function linkMilliohm(Graph $graph, Battery $battery): float
+    {
+        return $graph->partAt($battery->component)?->numberOrNull('linkMilliohm') ?? 1000 * Ladder::LINK_OHM;
     }
 }

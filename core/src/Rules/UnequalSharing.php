@@ -164,14 +164,7 @@ final class UnequalSharing implements RigRule
             if ($part === null || $count < 2 || !in_array($way, [Ladder::ONE_END, Ladder::ACROSS], true)) {
                 continue;
             }
-            $link = $part->number('linkMilliohm', 1000 * Ladder::LINK_OHM) / 1000;
-            $amps = Ladder::amps(
-                $count,
-                $battery->ohm * $count,
-                $link,
-                $share * InverterCurrent::ofUnit($unit)->nominalA,
-                $way,
-            );
+            $amps = Sharing::units($graph, $battery, $share * InverterCurrent::ofUnit($unit)->nominalA, $way);
             if (max($amps) <= self::APART * min($amps)) {
                 continue;
             }
@@ -193,7 +186,10 @@ final class UnequalSharing implements RigRule
                         'Hardest worked battery',
                         max($amps),
                         'A',
-                        sprintf('by Kirchhoff\'s law, links of %.2f mΩ in each pole', 1000 * $link),
+                        sprintf(
+                            'by Kirchhoff\'s law, links of %.2f mΩ in each pole',
+                            Sharing::linkMilliohm($graph, $battery),
+                        ),
                         Source::computed('divided by resistance'),
                         $battery->limitA === null ? null : $battery->limitA / $count,
                         $battery->ohmAssumed || !$part->has('linkMilliohm'),
