@@ -64,6 +64,19 @@ final readonly class Part
         return isset($this->facts[$name]);
     }
 
+    /** @return list<string> names of facts that another has differently, its name left out */
+    public function differing(self $other): array
+    {
+        $names = array_keys($this->facts + $other->facts);
+
+        return array_values(
+            array_filter(
+                array_map(strval(...), $names),
+                fn(string $n): bool => $n !== 'label' && ($this->facts[$n] ?? null) !== ($other->facts[$n] ?? null),
+            ),
+        );
+    }
+
     /** Whether a value is assumed and nobody has seen it. */
     public function isAssumed(string $name): bool
     {

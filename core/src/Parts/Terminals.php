@@ -6,14 +6,13 @@ namespace Hollin\Core\Parts;
 
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Part;
+use Hollin\Core\Network\TerminalWords;
 use Hollin\Core\Reference\ConductorSize;
 use Hollin\Core\Reference\Stud;
 
 /** Terminals that lugs go on: which stud, which lug lies nearest the plate, what it is tightened with. */
 final readonly class Terminals
 {
-    private const ENDS = ['pos' => 'positive', 'neg' => 'negative', 'in' => 'in', 'out' => 'out'];
-
     public function __construct(private Graph $before, private Graph $after) {}
 
     /**
@@ -100,7 +99,7 @@ final readonly class Terminals
 
         return [
             'terminal' => $terminal,
-            'label' => trim($part->label . ', ' . (self::ENDS[$end] ?? $end), ', '),
+            'label' => trim($part->label . ', ' . TerminalWords::one($end), ', '),
             'stud' => $stud?->label(),
             'torqueNm' => $own !== null ? [$own, $own] : $stud?->torqueNm(),
             'ofMaker' => $own !== null,

@@ -65,6 +65,37 @@ enum Chemistry: string
         };
     }
 
+    /** Volts at which a full 12 V battery is kept. */
+    public function floatV(): float
+    {
+        return match ($this) {
+            self::Lfp => 13.5,
+            self::Flooded => 13.4,
+            self::Agm => 13.6,
+            self::Gel => 13.7,
+        };
+    }
+
+    /** Change of charging volts of a 12 V battery for each degree above 25 °C, mV. */
+    public function compensationMv(): float
+    {
+        return match ($this) {
+            self::Lfp => 0.0,
+            self::Flooded => -27.0,
+            self::Agm, self::Gel => -21.0,
+        };
+    }
+
+    /** Most that it is charged with, as a share of its capacity in amps. */
+    public function chargeShare(): float
+    {
+        return match ($this) {
+            self::Lfp => 0.5,
+            self::Agm => 0.3,
+            self::Flooded, self::Gel => 0.2,
+        };
+    }
+
     /**
      * Internal resistance to assume for one 12 V battery, ohm: low end of what is usual, which gives
      * the larger fault. Half is taken to shrink with capacity (cells), half not (BMS, terminals).

@@ -7,6 +7,7 @@ namespace Hollin\Core\Rules;
 use Hollin\Core\Network\Element;
 use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Reference\Figure;
+use Hollin\Core\Reference\ForHours;
 use Hollin\Core\Reference\Source;
 use Hollin\Core\States\Situation;
 
@@ -60,8 +61,8 @@ final class ChargeHeldBack implements RigRule
                 foreach ($scenarios as $scenario => $amps) {
                     $through = array_sum(array_map(fn(string $e): float => $amps[$e] ?? 0.0, $unit->throughInput));
                     $left = max(0.0, $unit->inputLimitA - $through);
-                    // Only where the supply itself could give more.
-                    $could = min($wants, max(0.0, $supply - $through));
+                    // Only where the supply itself could give more, for the hours that charging takes.
+                    $could = min($wants, max(0.0, ForHours::amps($supply) - $through));
                     if ($wants <= 0 || $left >= 0.8 * $could) {
                         continue;
                     }
@@ -99,8 +100,8 @@ final class ChargeHeldBack implements RigRule
     }
 
     /**
-     * @return list<Remedy> a limit as high as the supply, but never past what a cable, an inlet or a cord on the way
-     *      may carry
+     * @return list<Remedy> a limit as high as the supply gives for hours, but never past what a cable, an inlet or a
+     *      cord on the way may carry
      */
     private static function higher(Examination $rig, Situation $situation, PowerConverter $unit, float $supplyA): array
     {
@@ -110,7 +111,10 @@ final class ChargeHeldBack implements RigRule
                 ? []
                 : Path::between($situation, $rig->graph->sources[$source]->a, $unit->input[0])['elements'];
         $limit = floor(
-            min($supplyA, Devices::leastOf(array_map(fn(string $id): Element => $rig->graph->elements[$id], $way))),
+            min(
+                ForHours::amps($supplyA),
+                Devices::leastOf(array_map(fn(string $id): Element => $rig->graph->elements[$id], $way)),
+            ),
         );
 
         return $limit <= $unit->inputLimitA

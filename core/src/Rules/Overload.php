@@ -6,6 +6,7 @@ namespace Hollin\Core\Rules;
 
 use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Reference\Figure;
+use Hollin\Core\Reference\ForHours;
 use Hollin\Core\Reference\Source;
 use Hollin\Core\Reference\TripCurve;
 
@@ -129,8 +130,8 @@ final class Overload implements RigRule
                                         $current,
                                         $long > 0 ? sprintf(', %.1f A of it continuous', $long) : '',
                                     ),
-                                    Source::recalled('NFPA 70 210.20(A)'),
-                                    $over ? $ratingA : 0.8 * $ratingA,
+                                    ForHours::source(),
+                                    $over ? $ratingA : ForHours::amps($ratingA),
                                 ),
                             ],
                             $over

@@ -8,7 +8,7 @@ namespace Hollin\Core\Rules;
 final class RuleBook
 {
     /** Changes when what a rule says changes; printed sheets carry it. */
-    public const VERSION = '2026.14';
+    public const VERSION = '2026.15';
 
     private const CLASSES = [
         JoinedSources::class,

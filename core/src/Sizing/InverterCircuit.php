@@ -284,13 +284,16 @@ final readonly class InverterCircuit
             ];
         }
 
+        $interim = self::interim($graph, $current, $inverter, $smallest);
+
         return [
             'neededA' => round($current->designA, 1),
             'families' => $families,
             'fitted' => $fitted?->component,
             'fittedFamily' => $fitted?->rating?->family?->value,
             'ratingA' => $fitted?->ratingA(),
-            'interim' => self::interim($graph, $current, $inverter, $smallest),
+            'interim' => $interim['words'] ?? null,
+            'capW' => $interim['capW'] ?? null,
             'short' =>
                 $short === null
                     ? null
@@ -306,13 +309,17 @@ final readonly class InverterCircuit
         ];
     }
 
-    /** A device on the way that is too small for good: what it caps the inverter at. */
+    /**
+     * A device on the way that is too small for good: what it caps the inverter at.
+     *
+     * @return ?array{words: string, capW: float}
+     */
     private static function interim(
         Graph $graph,
         InverterCurrent $current,
         PowerConverter $inverter,
         ?Element $smallest,
-    ): ?string {
+    ): ?array {
         $rating = $smallest?->ratingA();
         if ($smallest === null || $rating === null || $rating >= $current->designA - 1e-9) {
             return null;
@@ -324,7 +331,7 @@ final readonly class InverterCircuit
         }
         $capW = InverterCurrent::capW($protects ? $rating : 1.25 * $rating, $inverter->nominalV, $inverter->efficiency);
 
-        return sprintf(
+        $words = sprintf(
             '%s of %g A is an interim part: it is below the %s and caps the inverter at %.0f W (%g A%s × %g V × %g).',
             $graph->label($smallest->component),
             $rating,
@@ -335,6 +342,8 @@ final readonly class InverterCircuit
             $inverter->nominalV,
             $inverter->efficiency,
         );
+
+        return ['words' => $words, 'capW' => round($capW)];
     }
 
     /**

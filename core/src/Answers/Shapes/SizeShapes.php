@@ -128,6 +128,7 @@ final class SizeShapes
                     'fittedFamily' => $maybeText,
                     'ratingA' => $maybeNumber,
                     'interim' => $maybeText,
+                    'capW' => $maybeNumber,
                     'short' => Shape::nullable(Shape::ref('Figure')),
                     'source' => $text,
                 ]),

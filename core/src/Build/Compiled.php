@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Build;
+
+/** The work of one stage: its steps and what they are made from. */
+final readonly class Compiled
+{
+    /**
+     * @param list<Step> $steps
+     * @param list<Link> $links
+     * @param array<string, list<Setting>> $sheets devices whose sheet is new or another
+     * @param list<Label> $labels
+     * @param list<array{kind: string, words: string}> $doubts what stands in the way of beginning
+     * @param array<string, array{words: string, capW: float}> $caps inverter => what holds it below its name
+     */
+    private function __construct(
+        public Site $site,
+        public array $steps,
+        public array $links,
+        public array $sheets,
+        public array $labels,
+        public array $doubts,
+        public array $caps,
+        public Materials $materials,
+    ) {}
+
+    /**
+     * @param int $baseline readings to take before anything is disconnected; 0 when this is not the first stage
+     * @param array<string, array{words: string, capW: float}> $caps
+     */
+    public static function of(Site $site, int $baseline, array $caps = []): self
+    {
+        $materials = new Materials($site);
+        if ($site->difference->isNothing()) {
+            return new self($site, [], [], [], [], [], $caps, $materials);
+        }
+        $sheets = self::others((new Sheets($site->was))->all(), (new Sheets($site->is))->all());
+        $labels = (new Labels($site, $caps))->all();
+        $steps = [
+            ...(new Readying($site, $materials, $baseline))->steps(),
+            ...(new Isolating($site))->steps(),
+            ...(new Clearing($site))->steps(),
+            ...(new Fitting($site))->steps(),
+            ...(new Energising($site, $sheets))->steps(),
+            ...(new Ending($site, count($labels)))->steps(),
+        ];
+
+        return new self(
+            $site,
+            $steps,
+            (new Order($site))->links($steps),
+            $sheets,
+            $labels,
+            $materials->doubts(),
+            $caps,
+            $materials,
+        );
+    }
+
+    /**
+     * Sheets that say something else than before.
+     *
+     * @param array<string, list<Setting>> $was
+     * @param array<string, list<Setting>> $is
+     * @return array<string, list<Setting>>
+     */
+    private static function others(array $was, array $is): array
+    {
+        $said = fn(array $sheet): array => array_map(fn(Setting $s): string => "{$s->id} {$s->said()}", $sheet);
+
+        return array_filter(
+            $is,
+            fn(array $sheet, string|int $id): bool => !isset($was[$id]) || $said($was[$id]) !== $said($sheet),
+            ARRAY_FILTER_USE_BOTH,
+        );
+    }
+
+    /**
+     * The work of all stages in a row: a stage begins when the one before is proven.
+     *
+     * @param list<self> $stages
+     */
+    public static function inARow(array $stages): Work
+    {
+        $steps = $links = [];
+        $ended = [];
+        foreach ($stages as $stage) {
+            array_push($steps, ...$stage->steps);
+            array_push($links, ...$stage->links);
+            foreach ($ended as $gate) {
+                foreach ($stage->steps as $step) {
+                    $links[] = new Link($gate->id, $step->id, 'a rig is proven at the end of every stage');
+                }
+            }
+            $gates = array_filter($stage->steps, fn(Step $s): bool => $s->kind === Kind::ProveStates);
+            $ended = $gates === [] ? $ended : $gates;
+        }
+
+        return new Work($steps, $links);
+    }
+}

@@ -1,0 +1,198 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Build;
+
+use Hollin\Core\Network\Part;
+
+/** What ends a stage: what disappears proven and closed over, labels, proof in every state, the first drive. */
+final readonly class Ending
+{
+    /** @param int $labels that go on in this stage */
+    public function __construct(private Site $site, private int $labels) {}
+
+    /** @return list<Step> */
+    public function steps(): array
+    {
+        return array_values(
+            array_filter([
+                ...$this->runs(),
+                $this->states(),
+                $this->labels(),
+                $this->furniture(),
+                $this->cleanUp(),
+                $this->firstDrive(),
+            ]),
+        );
+    }
+
+    /** @return list<Step> runs that disappear: under their load, photographed, then closed over */
+    private function runs(): array
+    {
+        $concealed = [];
+        foreach ($this->site->difference->run + $this->site->difference->replaced as $id => $_) {
+            if ($this->site->goes((string) $id, 'wall')) {
+                $concealed[(string) $id] = $this->site->after->parts[$id]->label;
+            }
+        }
+        if ($concealed === []) {
+            return [];
+        }
+        $ids = array_map(strval(...), array_keys($concealed));
+        $list = array_map(fn(string $l): array => ['words' => $l, 'why' => ''], array_values($concealed));
+
+        return [
+            new Step(
+                $this->site->id(Kind::ProveRun),
+                $this->site->stage,
+                Kind::ProveRun,
+                'Prove what disappears, under its load',
+                'a bad joint behind a lining is found by smell',
+                cables: $ids,
+                does: ['With the load it is made for, drop measured from end to end, joints felt for heat'],
+                lists: $list,
+                tools: ['meter', 'clamp', 'thermometer'],
+                asks: [
+                    Ask::number('amps', 'Amps through it', 'A', 0.01),
+                    Ask::number('drop', 'Drop from end to end', 'V'),
+                    Ask::number('warmest', 'Warmest joint above its surroundings', 'K', 0.0, 30.0),
+                ],
+                cautions: [Caution::Probing],
+                pieces: (float) count($concealed),
+            ),
+            new Step(
+                $this->site->id(Kind::Photo),
+                $this->site->stage,
+                Kind::Photo,
+                'Photograph the runs with a tape beside them',
+                'the next drill will thank you',
+                cables: $ids,
+                lists: $list,
+                asks: [Ask::photo('photo', 'The whole way of each')],
+                pieces: (float) count($concealed),
+                who: Competence::Apprentice,
+            ),
+            new Step(
+                $this->site->id(Kind::Lining),
+                $this->site->stage,
+                Kind::Lining,
+                'Close the lining',
+                '',
+                cables: $ids,
+                does: ['No screw where the tape says there is a cable'],
+                asks: [Ask::tick('closed', 'Lining closed, screws short')],
+                cautions: [Caution::Cutting],
+            ),
+        ];
+    }
+
+    private function states(): Step
+    {
+        $asks = [];
+        foreach ($this->site->is->named as $id => $state) {
+            $asks[] = Ask::tick("state_{$id}", "{$state->letter} {$state->title}");
+        }
+
+        return new Step(
+            $this->site->id(Kind::ProveStates),
+            $this->site->stage,
+            Kind::ProveStates,
+            "Prove “{$this->site->title}” in every state",
+            'a rig is proven at the end of every stage, not at the end of the last',
+            does: ['Each with its readings under load; a state that cannot be had today stays open by name'],
+            tools: ['meter', 'clamp', 'plug-in tester'],
+            asks: $asks,
+            cautions: [Caution::Probing, Caution::Monoxide, Caution::SwapLead],
+            pieces: (float) count($asks),
+        );
+    }
+
+    private function labels(): ?Step
+    {
+        return $this->labels === 0
+            ? null
+            : new Step(
+                $this->site->id(Kind::Labels),
+                $this->site->stage,
+                Kind::Labels,
+                "{$this->labels} labels on",
+                'whoever opens it next was not there',
+                does: ['Both ends of each cable, breakers, switches, fuses, boxes with two sources, limits, directory'],
+                asks: [Ask::tick('on', 'Each where it belongs'), Ask::photo('photo', 'Of the panel door', false)],
+                pieces: (float) $this->labels,
+                who: Competence::Apprentice,
+            );
+    }
+
+    private function furniture(): Step
+    {
+        return new Step(
+            $this->site->id(Kind::Furniture),
+            $this->site->stage,
+            Kind::Furniture,
+            'Furniture back, doors and slides through their way',
+            'what touches a cable shows now, not on the road',
+            asks: [
+                Ask::tick('passes', 'Doors, drawers, slides and beds through their whole way, nothing touches'),
+                Ask::tick('reach', 'Switches, breakers and fuses reached with everything in'),
+                Ask::tick(
+                    'gas_touched',
+                    'A gas line was touched or moved',
+                    false,
+                    'then a qualified leak test is owed',
+                ),
+            ],
+            cautions: [Caution::StartsItself],
+            who: Competence::Apprentice,
+        );
+    }
+
+    private function cleanUp(): Step
+    {
+        return new Step(
+            $this->site->id(Kind::CleanUp),
+            $this->site->stage,
+            Kind::CleanUp,
+            'Clear up and count',
+            'a tool that is missing lies on a bar',
+            does: ['Swarf out of every cabinet, holes in the floor closed, gauges and leads counted'],
+            asks: [
+                Ask::tick('counted', 'Tools counted, swarf out'),
+                Ask::tick('swap_lead', 'No lead that swaps polarity left in it'),
+            ],
+            cautions: [Caution::SwapLead, Caution::People],
+            who: Competence::Apprentice,
+        );
+    }
+
+    private function firstDrive(): Step
+    {
+        $roof = array_filter(
+            $this->site->difference->fitted,
+            fn(Part $p): bool => $p->is('solar_charger', 'inlet', 'side_inlet'),
+        );
+
+        return new Step(
+            $this->site->id(Kind::FirstDrive),
+            $this->site->stage,
+            Kind::FirstDrive,
+            'After the first drive: torque and joint temperature again',
+            'the road shakes loose what was tight in the shop',
+            lists: $roof === []
+                ? []
+                : [
+                    [
+                        'words' => 'On the roof: whistle, lifted edges, sealant',
+                        'why' => implode(', ', array_column($roof, 'label')),
+                    ],
+                ],
+            tools: ['torque wrench', 'thermometer'],
+            asks: [
+                Ask::tick('torque', 'Every new joint again'),
+                Ask::number('warmest', 'Warmest joint above its surroundings, under load', 'K', 0.0, 30.0),
+                ...$roof === [] ? [] : [Ask::tick('whistle', 'No whistle, no lifted edge')],
+            ],
+        );
+    }
+}

@@ -1,0 +1,361 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Build;
+
+use Hollin\Core\Job\Values;
+
+/**
+ * What the lines of a job's logbook come to, against the work of its approved plan. Lines are read in the order in
+ * which the server took them; two that contradict each other, neither written with the other before it, are a conflict
+ * and stand side by side until a later line, written with both in view, settles it.
+ */
+final class Logbook
+{
+    /** @var array<string, StepState> */
+    public readonly array $steps;
+
+    /** @var list<OpenItem> */
+    public readonly array $open;
+
+    /** @var array<string, array{date: string, here: bool}> material => when it comes */
+    public array $arrivals = [];
+
+    /** @var array<string, string> step => day before which it does not begin */
+    public array $pins = [];
+
+    /** @var list<array<string, mixed>> wires found that nobody knows */
+    public array $wires = [];
+
+    /** @var list<array<string, string>> where the rig was built otherwise than designed */
+    public array $differences = [];
+
+    /** @var list<array<string, mixed>> photographs with their arrows */
+    public array $photos = [];
+
+    /** @var list<OpenItem> as written down */
+    private array $written = [];
+
+    /** @var array<string, array{int, string}> step and ask => number and tablet of the last line */
+    private array $last = [];
+
+    /** @param list<Entry> $entries in the order of their numbers */
+    public function __construct(private readonly Work $work, array $entries)
+    {
+        $steps = array_map(fn(): StepState => new StepState(), $work->steps);
+        $closed = [];
+        foreach ($entries as $entry) {
+            $state = $steps[$entry->step] ?? null;
+            if ($state !== null) {
+                $this->stepLine($state, $entry);
+            }
+            if ($entry->kind === EntryKind::Closed) {
+                $closed[$entry->says->text('item')] = true;
+            }
+            $this->otherLine($entry, $steps);
+        }
+        $this->steps = $this->judged($steps);
+        $this->open = array_values(
+            array_filter([...$this->fromSteps(), ...$this->written], fn(OpenItem $o): bool => !isset($closed[$o->id])),
+        );
+    }
+
+    private function stepLine(StepState $state, Entry $entry): void
+    {
+        switch ($entry->kind) {
+            case EntryKind::Start:
+                $state->startedAt = $entry->at;
+                $state->by = $entry->by;
+                break;
+            case EntryKind::Done:
+                $state->doneAt = $entry->at;
+                $state->by = $entry->by;
+                $state->mark = $entry->says->text('mark');
+                $state->override = '';
+                break;
+            case EntryKind::Undone:
+                $state->doneAt = null;
+                $state->override = '';
+                $state->notes[] = $this->note($entry);
+                break;
+            case EntryKind::Override:
+                $state->override = $entry->says->text('words');
+                $state->doneAt = $entry->at;
+                $state->by = $entry->by;
+                $state->mark = '';
+                break;
+            case EntryKind::Note:
+                $state->notes[] = $this->note($entry);
+                break;
+            case EntryKind::Value:
+                $this->answer($state, $entry);
+                break;
+            default:
+        }
+    }
+
+    /** @return array{words: string, by: string, at: string} */
+    private function note(Entry $entry): array
+    {
+        return ['words' => $entry->says->text('words'), 'by' => $entry->by, 'at' => $entry->at];
+    }
+
+    private function answer(StepState $state, Entry $entry): void
+    {
+        $ask = $entry->says->text('ask');
+        $before = $state->answers[$ask] ?? null;
+        $key = "{$entry->step} {$ask}";
+        [$number, $tablet] = $this->last[$key] ?? [0, ''];
+        // Written without having seen the one before, on another tablet, and saying something else.
+        $unaware = $before !== null && $entry->seen < $number && $tablet !== $entry->tablet;
+        if ($unaware && $before['value'] !== $entry->given()) {
+            $state->conflicts[$ask] ??= [
+                ['value' => $before['value'], 'by' => $before['by'], 'at' => $before['at'], 'tablet' => $tablet],
+            ];
+            $state->conflicts[$ask][] = [
+                'value' => $entry->given(),
+                'by' => $entry->by,
+                'at' => $entry->at,
+                'tablet' => $entry->tablet,
+            ];
+        } elseif (!$unaware) {
+            unset($state->conflicts[$ask]);
+        }
+        $state->answers[$ask] = [
+            'value' => $entry->given(),
+            'right' => null,
+            'by' => $entry->by,
+            'at' => $entry->at,
+            'entry' => $entry->uuid,
+            'instrument' => $entry->says->text('instrument'),
+        ];
+        $this->last[$key] = [$entry->number, $entry->tablet];
+    }
+
+    /** @param array<string, StepState> $steps */
+    private function otherLine(Entry $entry, array $steps): void
+    {
+        $says = $entry->says;
+        switch ($entry->kind) {
+            case EntryKind::Photo:
+                $this->photos[] = [
+                    'sha256' => $says->text('sha256'),
+                    'component' => $says->text('component'),
+                    'step' => $entry->step,
+                    'words' => $says->text('words'),
+                    'arrows' => array_map(
+                        fn(Values $a): array => (array) $a->raw(),
+                        array_values($says->entries('arrows')),
+                    ),
+                    'by' => $entry->by,
+                    'at' => $entry->at,
+                ];
+                if (isset($steps[$entry->step])) {
+                    $ask = $says->text('ask', 'photo');
+                    $steps[$entry->step]->photos[$ask] = ($steps[$entry->step]->photos[$ask] ?? 0) + 1;
+                }
+                break;
+            case EntryKind::Arrival:
+                $this->arrivals[$says->text('key')] = [
+                    'date' => $says->text('date', $this->arrivals[$says->text('key')]['date'] ?? ''),
+                    'here' => $says->flag('here'),
+                ];
+                break;
+            case EntryKind::Pin:
+                if ($says->has('date')) {
+                    $this->pins[$entry->step] = $says->text('date');
+                } else {
+                    unset($this->pins[$entry->step]);
+                }
+                break;
+            case EntryKind::Wire:
+                $this->wires[] = ['id' => $entry->uuid, 'by' => $entry->by, 'at' => $entry->at] + (array) $says->raw();
+                break;
+            case EntryKind::Differs:
+                $this->differences[] = [
+                    'component' => $says->text('component'),
+                    'what' => $says->text('what'),
+                    'designed' => $says->text('designed'),
+                    'built' => $says->text('built'),
+                    'by' => $entry->by,
+                    'at' => $entry->at,
+                ];
+                break;
+            case EntryKind::Defect:
+                $this->written[] = new OpenItem(
+                    $entry->uuid,
+                    'defect',
+                    'Was so before: ' . $says->text('words'),
+                    false,
+                    'the owner decides',
+                    by: $entry->by,
+                    at: $entry->at,
+                );
+                break;
+            case EntryKind::Substitute:
+                $this->written[] = new OpenItem(
+                    $entry->uuid,
+                    'temporary',
+                    "{$says->text('words')} in place of {$says->text('key')}: {$says->text('why')}",
+                    false,
+                    'the workshop',
+                    $says->text('due'),
+                    by: $entry->by,
+                    at: $entry->at,
+                );
+                break;
+            case EntryKind::Open:
+                $this->written[] = new OpenItem(
+                    $entry->uuid,
+                    $says->text('kind'),
+                    $says->text('words'),
+                    $says->flag('blocks'),
+                    $says->text('whose'),
+                    $says->text('due'),
+                    $says->text('event'),
+                    $says->numberOrNull('capW'),
+                    $entry->step,
+                    $entry->by,
+                    $entry->at,
+                );
+                break;
+            default:
+        }
+    }
+
+    /**
+     * @param array<string, StepState> $steps
+     * @return array<string, StepState>
+     */
+    private function judged(array $steps): array
+    {
+        $waits = $this->work->waits();
+        foreach ($this->work->steps as $id => $step) {
+            $state = $steps[$id];
+            foreach ($step->asks as $ask) {
+                if (isset($state->answers[$ask->id])) {
+                    $state->answers[$ask->id]['right'] = $ask->isRight($state->answers[$ask->id]['value']);
+                }
+            }
+            $state->missing = $this->missing($step, $state);
+            $free = true;
+            foreach ($waits[$id] ?? [] as $link) {
+                $free = $free && $steps[$link->before]->isPassed($this->work->steps[$link->before]->kind->isGate());
+            }
+            $state->status = match (true) {
+                $state->override !== '' => 'overridden',
+                $state->doneAt !== null && $state->mark !== $step->mark() => 'reopened',
+                $state->doneAt !== null => $state->missing === [] ? 'done' : 'incomplete',
+                !$free => 'waiting',
+                $state->startedAt !== null => 'running',
+                default => 'open',
+            };
+        }
+
+        return $steps;
+    }
+
+    /** @return list<string> what is asked for and not recorded, or recorded and not right */
+    private function missing(Step $step, StepState $state): array
+    {
+        $missing = [];
+        foreach ($step->asks as $ask) {
+            $answer = $state->answers[$ask->id] ?? null;
+            if (isset($state->conflicts[$ask->id])) {
+                $missing[] = "{$ask->words}: recorded twice, and not the same";
+            } elseif ($answer !== null && $answer['right'] === false && ($ask->required || $ask->kind === 'number')) {
+                $missing[] = "{$ask->words}: not as it should be";
+            } elseif (
+                $ask->required &&
+                $answer === null &&
+                !($ask->kind === 'photo' && isset($state->photos[$ask->id]))
+            ) {
+                $missing[] = "{$ask->words}: not recorded";
+            }
+        }
+
+        return $missing;
+    }
+
+    /** @return list<OpenItem> what the steps themselves leave open */
+    private function fromSteps(): array
+    {
+        $open = [];
+        foreach ($this->work->steps as $id => $step) {
+            $state = $this->steps[$id];
+            if ($state->status === 'overridden') {
+                $open[] = new OpenItem(
+                    "override_{$id}",
+                    'overridden',
+                    "{$step->title}: passed without proof, {$state->override}",
+                    true,
+                    $state->by,
+                    step: $id,
+                    by: $state->by,
+                    at: (string) $state->doneAt,
+                );
+            }
+            if ($state->status === 'incomplete') {
+                $open[] = new OpenItem(
+                    "missing_{$id}",
+                    'unfinished',
+                    "{$step->title}: " . implode('; ', $state->missing),
+                    true,
+                    $state->by,
+                    step: $id,
+                    by: $state->by,
+                    at: (string) $state->doneAt,
+                );
+            }
+            if ($state->status === 'reopened') {
+                $open[] = new OpenItem(
+                    "reopened_{$id}",
+                    'unfinished',
+                    "{$step->title}: done before the plan was changed",
+                    true,
+                    $state->by,
+                    step: $id,
+                    by: $state->by,
+                    at: (string) $state->doneAt,
+                );
+            }
+            if (($state->answers['gas_touched']['value'] ?? null) === true) {
+                $open[] = new OpenItem(
+                    "gas_{$id}",
+                    'unfinished',
+                    'Leak test of the gas line by somebody qualified: it was touched at “' . $step->title . '”',
+                    true,
+                    'somebody qualified for gas',
+                    step: $id,
+                    by: $state->answers['gas_touched']['by'],
+                    at: $state->answers['gas_touched']['at'],
+                );
+            }
+        }
+
+        return $open;
+    }
+
+    /**
+     * Minutes that steps took, for one piece, by kind: from those that were started and ended within a day.
+     *
+     * @return array<string, list<float>>
+     */
+    public function took(): array
+    {
+        $took = [];
+        foreach ($this->work->steps as $id => $step) {
+            $state = $this->steps[$id];
+            if ($state->startedAt === null || $state->doneAt === null || $state->status === 'overridden') {
+                continue;
+            }
+            $minutes = (strtotime($state->doneAt) - strtotime($state->startedAt)) / 60;
+            if ($minutes > 0 && $minutes < 12 * 60 && $step->pieces > 0) {
+                $took[$step->kind->value][] = $minutes / $step->pieces;
+            }
+        }
+
+        return $took;
+    }
+}

@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Build;
+
+/** One thing that is done, with all that whoever does it needs to know, and what is recorded. */
+final readonly class Step
+{
+    /**
+     * @param string $id stable while the plan asks for the same work: stage.kind.part
+     * @param list<string> $components parts it is done at
+     * @param list<string> $cables cables and circuits it is about
+     * @param list<string> $does what is done, line by line
+     * @param list<array{words: string, why: string}> $lists what is gone through one by one: sources, terminals, cables
+     * @param list<string> $tools
+     * @param list<string> $takes parts and material
+     * @param list<Ask> $asks
+     * @param list<Caution> $cautions
+     * @param list<string> $labels texts that go on here
+     * @param float $pieces what its time is counted by
+     * @param float $unattendedMin it then goes on by itself for so long
+     */
+    public function __construct(
+        public string $id,
+        public string $stage,
+        public Kind $kind,
+        public string $title,
+        public string $why = '',
+        public array $components = [],
+        public array $cables = [],
+        public string $where = '',
+        public array $does = [],
+        public array $lists = [],
+        public array $tools = [],
+        public array $takes = [],
+        public array $asks = [],
+        public array $cautions = [],
+        public array $labels = [],
+        public float $pieces = 1.0,
+        public float $unattendedMin = 0.0,
+        public int $people = 1,
+        public Competence $who = Competence::Technician,
+        public bool $daylight = false,
+        public int $rank = 0,
+    ) {}
+
+    /** What it says, in short: when that changes, what was done may have to be done again. */
+    public function mark(): string
+    {
+        $says = [
+            $this->title,
+            $this->does,
+            $this->lists,
+            array_map(fn(Ask $a): array => [$a->id, $a->kind, $a->unit, $a->low, $a->high], $this->asks),
+        ];
+
+        return substr(hash('sha256', json_encode($says, JSON_THROW_ON_ERROR)), 0, 12);
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(Times $times): array
+    {
+        return [
+            'id' => $this->id,
+            'mark' => $this->mark(),
+            'stage' => $this->stage,
+            'kind' => $this->kind->value,
+            'gate' => $this->kind->isGate(),
+            'later' => $this->kind->isLater(),
+            'title' => $this->title,
+            'why' => $this->why,
+            'components' => $this->components,
+            'cables' => $this->cables,
+            'where' => $this->where,
+            'does' => $this->does,
+            'lists' => $this->lists,
+            'tools' => $this->tools,
+            'takes' => $this->takes,
+            'asks' => array_map(fn(Ask $a): array => $a->toArray(), $this->asks),
+            'cautions' => array_map(fn(Caution $c): array => $c->toArray(), $this->cautions),
+            'labels' => $this->labels,
+            'minutes' => $times->of($this),
+            'unattendedMin' => $this->unattendedMin,
+            'people' => $this->people,
+            'who' => $this->who->value,
+            'daylight' => $this->daylight,
+        ];
+    }
+}

@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Build;
+
+/** How a step stands by the logbook. */
+final class StepState
+{
+    /** waiting, open, running, done, incomplete (done with something missing), overridden or reopened */
+    public string $status = 'waiting';
+
+    public ?string $startedAt = null;
+
+    public ?string $doneAt = null;
+
+    public string $by = '';
+
+    /** what the step said when it was done */
+    public string $mark = '';
+
+    /** why it was passed without proof */
+    public string $override = '';
+
+    /**
+     * @var array<string, array{value: float|string|bool|null, right: ?bool, by: string, at: string, entry: string,
+     *      instrument: string}>
+     */
+    public array $answers = [];
+
+    /**
+     * What contradicts an answer.
+     *
+     * @var array<string, list<array{value: float|string|bool|null, by: string, at: string, tablet: string}>>
+     */
+    public array $conflicts = [];
+
+    /** @var array<string, int> what a photograph shows => how many */
+    public array $photos = [];
+
+    /** @var list<string> words of what is missing or wrong */
+    public array $missing = [];
+
+    /** @var list<array{words: string, by: string, at: string}> */
+    public array $notes = [];
+
+    /** Whether what waits for it may begin. */
+    public function isPassed(bool $gate): bool
+    {
+        return $this->status === 'done' || $this->status === 'overridden' || (!$gate && $this->status === 'incomplete');
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return [
+            'status' => $this->status,
+            'startedAt' => $this->startedAt,
+            'doneAt' => $this->doneAt,
+            'by' => $this->by,
+            'override' => $this->override,
+            'answers' => (object) $this->answers,
+            'conflicts' => (object) $this->conflicts,
+            'photos' => (object) $this->photos,
+            'missing' => $this->missing,
+            'notes' => $this->notes,
+        ];
+    }
+}

@@ -1,0 +1,212 @@
+<?php
+
+declare(strict_types=1);
+
+use Hollin\Core\Build\Ask;
+use Hollin\Core\Build\Caution;
+use Hollin\Core\Build\Compiled;
+use Hollin\Core\Build\Kind;
+use Hollin\Core\Build\Link;
+use Hollin\Core\Build\Step;
+use Hollin\Core\Build\Work;
+use Hollin\Core\Rules\Sample;
+use Tests\Rigs;
+use Tests\Works;
+
+/** @return list<string> words of what a step asks */
+function asked(Step $step): array
+{
+    return array_map(fn(Ask $a): string => $a->words, $step->asks);
+}
+
+it('stands each step behind what it waits for, every link with its reason', function (
+    string $name,
+    string $plan,
+): void {
+    $work = Compiled::inARow([Works::demo($name, $plan)]);
+    $place = array_flip(array_keys($work->steps));
+    expect($work->steps)->not->toBe([]);
+    foreach ($work->links as $link) {
+        expect($place[$link->before])->toBeLessThan($place[$link->after])->and($link->why)->not->toBe('');
+    }
+})->with(fn(): array => Works::plans());
+
+it('lets nothing below a knot begin before it is proven', function (string $name, string $plan): void {
+    $work = Compiled::inARow([Works::demo($name, $plan)]);
+    $ids = array_keys($work->steps);
+    foreach ($ids as $n => $id) {
+        if (!$work->steps[$id]->kind->isGate()) {
+            continue;
+        }
+        $behind = Works::behind($work, $id);
+        foreach (array_slice($ids, $n + 1) as $later) {
+            $step = $work->steps[$later];
+            // Another knot beside it may be first, and what goes on by itself hangs beside the rope.
+            if (!$step->kind->isGate() && $step->kind !== Kind::Cure && $step->kind !== Kind::ChargeAlone) {
+                expect(isset($behind[$later]))->toBeTrue("{$later} hangs free below {$id}");
+            }
+        }
+    }
+})->with(fn(): array => Works::plans());
+
+it('touches no wiring before it is proven dead, and gives no volts before ohms', function (
+    string $name,
+    string $plan,
+): void {
+    $work = Compiled::inARow([Works::demo($name, $plan)]);
+    $dead = Works::behind($work, Works::step($work, Kind::ProveDead)->id);
+    $ohms = Works::behind($work, Works::step($work, Kind::Ohms)->id);
+    foreach ($work->steps as $id => $step) {
+        if ($step->kind->isOnWiring()) {
+            expect(isset($dead[$id]))->toBeTrue($id);
+        }
+        if (in_array($step->kind, [Kind::NegativeOn, Kind::MainFuse, Kind::Sun, Kind::Energise], true)) {
+            expect(isset($ohms[$id]))->toBeTrue($id);
+        }
+    }
+})->with(fn(): array => Works::plans());
+
+it('compiles every change into work on the part it touches', function (string $name, string $plan): void {
+    $compiled = Works::demo($name, $plan);
+    $about = [];
+    foreach ($compiled->steps as $step) {
+        $about += array_flip([...$step->components, ...$step->cables]);
+    }
+    foreach ($compiled->sheets as $id => $_) {
+        $about[$id] = true;
+    }
+    foreach ($compiled->site->difference->touched() as $id) {
+        $part = $compiled->site->part($id);
+        $facts = array_diff($compiled->site->difference->set[$id] ?? ['x'], \Hollin\Core\Build\Sheets::SOFT);
+        // Facts that are only told, not screwed: how cold it gets, what a joint was measured at.
+        if ($facts === []) {
+            continue;
+        }
+        expect(isset($about[$id]))->toBeTrue("{$id}, {$part?->label}");
+    }
+})->with(fn(): array => Works::plans());
+
+it('keeps the order of the trade in a whole retrofit', function (): void {
+    $work = Compiled::inARow([Works::demo('tideline', 'line')]);
+    $place = array_flip(array_keys($work->steps));
+    $at = fn(Kind $kind, string $part = ''): int => $place[Works::step($work, $kind, $part)->id];
+    expect([
+        $at(Kind::DryFit, 'inverter') < $at(Kind::Mount, 'inverter'),
+        $at(Kind::Baseline) < $at(Kind::Tag),
+        $at(Kind::Tag) < $at(Kind::Isolate),
+        $at(Kind::Isolate) < $at(Kind::ProveDead),
+        $at(Kind::TakeOut, 'house') < $at(Kind::Mount, 'bank'),
+        $at(Kind::Mount, 'bank') < $at(Kind::Mount, 'bypass'),
+        $at(Kind::Crimp, 'ld_bank_fuse') < $at(Kind::Run, 'ld_bank_fuse'),
+        $at(Kind::Run, 'ld_bank_fuse') < $at(Kind::Land, 'main_fuse'),
+        $at(Kind::Land, 'main_fuse') < $at(Kind::Retighten),
+        $at(Kind::Ohms) < $at(Kind::Close, 'main_panel'),
+        $at(Kind::Close, 'main_panel') < $at(Kind::MainFuse),
+        $at(Kind::NegativeOn, 'bank') < $at(Kind::MainFuse, 'bank'),
+        $at(Kind::MainFuse, 'bank') < $at(Kind::Settings, 'inverter'),
+        $at(Kind::Settings, 'inverter') < $at(Kind::Energise),
+        $at(Kind::Energise) < $at(Kind::ProveStates),
+    ])->each->toBeTrue();
+    // The negative post is landed in its own step, the last lead of all.
+    $land = Works::step($work, Kind::Land, 'bank');
+    expect(implode(' ', asked($land)))->toContain('Torque, Bank, positive')->not->toContain('Bank, negative');
+});
+
+it('moves a circuit with its neutral, and says from where to where', function (): void {
+    $work = Works::of(
+        Rigs::job(Sample::choose('subpanel', ['circuits' => ['c_outlets' => true], 'converter' => 'removed'])),
+    );
+    $step = Works::step($work, Kind::Move, 'c_outlets');
+    $said = implode(' | ', $step->does);
+    expect($said)
+        ->toContain('Hot off slot')
+        ->toContain('Neutral from the neutral bar of Main panel to the neutral bar of')
+        ->and($step->asks[0]->low)
+        ->toBe(2.26)
+        ->and($step->cautions)
+        ->toContain(Caution::Colours);
+});
+
+it('puts cables on before a part hangs where its terminals are out of reach', function (): void {
+    $document = Rigs::job(
+        Sample::choose('in_line', []),
+        [
+            'kind' => 'set_place',
+            'path' => '/zones/bay',
+            'value' => [
+                'label' => 'Pass-through bay',
+                'xM' => 2,
+                'widthM' => 1,
+                'depthM' => 0.8,
+                'heightM' => 0.5,
+                'reachM' => 0.7,
+                'water' => true,
+            ],
+        ],
+        ['kind' => 'set_place', 'path' => '/items/inverter', 'value' => ['zone' => 'bay']],
+        [
+            'kind' => 'set_place',
+            'path' => '/routes/inverter_out',
+            'value' => [
+                'segments' => [
+                    's1' => ['lengthM' => 2, 'through' => 'wall'],
+                    's2' => ['lengthM' => 1, 'through' => 'floor'],
+                ],
+            ],
+        ],
+    );
+    $work = Works::of($document);
+    $place = array_flip(array_keys($work->steps));
+    $land = Works::step($work, Kind::Land, 'inverter');
+    $mount = Works::step($work, Kind::Mount, 'inverter');
+    expect($place[$land->id])
+        ->toBeLessThan($place[$mount->id])
+        ->and($land->title)
+        ->toContain('before it is set')
+        ->and($mount->where)
+        ->toBe('Pass-through bay')
+        ->and($mount->cautions)
+        ->toContain(Caution::Water);
+    // A run in a wall is proven under load, photographed, closed over; one through the floor has a hole and a seal.
+    expect($place[Works::step($work, Kind::ProveRun, 'inverter_out')->id])
+        ->toBeLessThan($place[Works::step($work, Kind::Photo, 'inverter_out')->id])
+        ->and($place[Works::step($work, Kind::Photo, 'inverter_out')->id])
+        ->toBeLessThan($place[Works::step($work, Kind::Lining, 'inverter_out')->id])
+        ->and(Works::step($work, Kind::Hole, 'inverter_out')->title)
+        ->toStartWith('Hole through')
+        ->and(asked(Works::step($work, Kind::Hole, 'inverter_out')))
+        ->toContain(
+            'What lies behind and below it',
+            'Pilot drilled and looked through',
+            'A gas line was touched or moved',
+        )
+        ->and($place[Works::step($work, Kind::Run, 'inverter_out')->id])
+        ->toBeLessThan($place[Works::step($work, Kind::Seal)->id]);
+});
+
+it('charges each battery alone and matches them before they are joined', function (): void {
+    $work = Works::of(Rigs::job(Sample::choose('in_line', ['parallel' => 2, 'unitAh' => 100])));
+    $charges = array_filter($work->steps, fn(Step $s): bool => $s->kind === Kind::ChargeAlone);
+    $match = Works::step($work, Kind::Match);
+    expect($charges)->toHaveCount(2);
+    foreach ($charges as $id => $charge) {
+        // 100 Ah, seven tenths to put in at 20 A, and an hour of rest: 4.5 h.
+        expect($charge->unattendedMin)
+            ->toBe(270.0)
+            ->and(isset(Works::behind($work, (string) $id)[$match->id]))
+            ->toBeTrue();
+    }
+    expect(isset(Works::behind($work, $match->id)[Works::step($work, Kind::NegativeOn)->id]))->toBeTrue();
+});
+
+it('says nothing to do when a plan changes nothing', function (): void {
+    expect(Works::of(Rigs::job())->steps)->toBe([]);
+});
+
+it('refuses steps that wait for each other in a circle', function (): void {
+    $step = fn(string $id): Step => new Step($id, 's', Kind::Mount, $id);
+    expect(fn() => new Work([$step('a'), $step('b')], [new Link('a', 'b', 'x'), new Link('b', 'a', 'y')]))->toThrow(
+        LogicException::class,
+        'circle',
+    );
+});
