@@ -236,6 +236,7 @@ final class OpenApiDocument
                 'height' => $integer,
                 'bytes' => $integer,
                 'status' => $text,
+                'raw' => $maybe,
                 'trouble' => $maybe,
                 'by' => $maybe,
                 'at' => $text,
@@ -370,6 +371,7 @@ final class OpenApiDocument
         ] +
             SizingShapes::all() +
             PartShapes::all() +
+            BuildShapes::all() +
             ReferenceShapes::all();
     }
 }

@@ -19,13 +19,15 @@ use Illuminate\Support\Carbon;
  * @property string $title
  * @property string $kind
  * @property int $head
+ * @property string|null $comes_on day on which the rig is brought
+ * @property string|null $goes_on day on which it is fetched
  * @property Carbon $updated_at
  * @property Customer|null $customer
  * @property Rig|null $rig
  */
 final class RigJob extends Model
 {
-    protected $fillable = ['customer_id', 'rig_id', 'title', 'kind', 'head'];
+    protected $fillable = ['customer_id', 'rig_id', 'title', 'kind', 'head', 'comes_on', 'goes_on'];
 
     /** @return BelongsTo<Customer, $this> */
     public function customer(): BelongsTo
@@ -49,6 +51,12 @@ final class RigJob extends Model
     public function photos(): HasMany
     {
         return $this->hasMany(Photo::class);
+    }
+
+    /** @return BelongsTo<Workshop, $this> */
+    public function workshop(): BelongsTo
+    {
+        return $this->belongsTo(Workshop::class);
     }
 
     private const MOST_REVISIONS = 2_147_483_647;

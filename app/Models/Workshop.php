@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Hollin\Core\Schedule\Hours;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
@@ -13,10 +14,12 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $timezone
  * @property ?string $hour_price what an hour of work costs
  * @property string $currency
+ * @property ?string $hours working days and hours
+ * @property int $bays rigs that stand in it at a time
  */
 final class Workshop extends Model
 {
-    protected $fillable = ['name', 'timezone', 'hour_price', 'currency'];
+    protected $fillable = ['name', 'timezone', 'hour_price', 'currency', 'hours', 'bays'];
 
     /** @return HasMany<User, $this> */
     public function users(): HasMany
@@ -52,6 +55,31 @@ final class Workshop extends Model
     public function catalogueEntries(): HasMany
     {
         return $this->hasMany(CatalogueEntry::class);
+    }
+
+    /** When people work here; Monday to Friday where nobody has said. */
+    public function open(): Hours
+    {
+        $kept = $this->hours === null ? null : json_decode($this->hours, true, 8);
+        $usual = Hours::usual($this->timezone);
+        if (!is_array($kept)) {
+            return $usual;
+        }
+        $week = [];
+        foreach ($kept['week'] ?? [] as $day => $spans) {
+            $week[(int) $day] = array_map(
+                fn(array $s): array => [(int) $s[0], (int) $s[1]],
+                array_values((array) $spans),
+            );
+        }
+
+        return new Hours(
+            $usual->zone,
+            $week,
+            array_values(array_map(strval(...), $kept['closed'] ?? [])),
+            (float) ($kept['latitude'] ?? $usual->latitude),
+            (float) ($kept['longitude'] ?? $usual->longitude),
+        );
     }
 
     /** What an hour of work costs; null where nobody has said. */

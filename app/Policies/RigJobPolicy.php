@@ -39,6 +39,19 @@ final class RigJobPolicy
             : $this->view($user, $job);
     }
 
+    /** Nothing is built before a lead has let it. */
+    public function approve(User $user, RigJob $job): Response
+    {
+        $view = $this->view($user, $job);
+        if ($view->denied()) {
+            return $view;
+        }
+
+        return $user->role === Role::Lead
+            ? Response::allow()
+            : Response::deny('A lead technician lets a plan be built; ask one.');
+    }
+
     /** Plans: technicians and leads. */
     public function plan(User $user, RigJob $job): Response
     {

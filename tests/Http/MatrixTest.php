@@ -14,6 +14,9 @@ use Illuminate\Support\Str;
 
 const LEAD_ALONE = ['/people', '/customers', '/audit'];
 
+/** What is the lead's alone beside these, by method. */
+const LEAD_ALONE_BY_METHOD = ['POST /jobs/{job}/approvals', 'PUT /workshop/hours'];
+
 /** What an apprentice may not, beside what is the lead's alone. */
 const NOT_AN_APPRENTICE = [
     'POST /jobs',
@@ -25,6 +28,7 @@ const NOT_AN_APPRENTICE = [
     'PUT /catalogue/terms',
     'PUT /catalogue/offers/{code}',
     'DELETE /catalogue/offers/{code}',
+    'PUT /jobs/{job}/dates',
 ];
 
 /** What is written into one's own workshop, whatever another has under the same name. */
@@ -39,6 +43,10 @@ function mayDo(Role $role, string $method, string $path): bool
         if (str_starts_with($path, $start)) {
             return $role === Role::Lead;
         }
+    }
+
+    if (in_array("{$method} {$path}", LEAD_ALONE_BY_METHOD, true)) {
+        return $role === Role::Lead;
     }
 
     return $role !== Role::Apprentice || !in_array("{$method} {$path}", NOT_AN_APPRENTICE, true);
@@ -62,6 +70,28 @@ function bodyFor(string $path): array
         '/customers/{customer}/erase' => ['name' => 'Ash Tally', 'jobs' => 'keep'],
         '/tokens' => ['name' => 'display'],
         '/catalogue/file' => ['text' => "code,kind,name\nash,lug,Ash\n"],
+        '/jobs/{job}/approvals' => ['uuid' => (string) Str::uuid(), 'revision' => 1, 'plan' => 'p'],
+        '/jobs/{job}/log' => [
+            'tablet' => 'one',
+            'revision' => 1,
+            'sentAt' => '2026-11-27T09:00:00Z',
+            'entries' => [
+                [
+                    'uuid' => (string) Str::uuid(),
+                    'kind' => 'defect',
+                    'says' => ['words' => 'cover cracked'],
+                    'at' => '2026-11-27T09:00:00Z',
+                    'seen' => 0,
+                ],
+            ],
+        ],
+        '/jobs/{job}/dates' => ['comesOn' => '2026-12-01', 'goesOn' => '2026-12-04'],
+        '/workshop/hours' => [
+            'week' => [1 => [[480, 960]]],
+            'latitude' => 40,
+            'longitude' => -90,
+            'bays' => 2,
+        ],
         '/catalogue/terms' => ['hour' => 90, 'currency' => 'EUR'],
         '/catalogue/offers/{code}' => ['kind' => 'lug', 'name' => 'Ash'],
     ][$path] ?? [];

@@ -17,6 +17,7 @@ use Illuminate\Http\Response;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Gate;
 use OpenApi\Attributes as OA;
+use stdClass;
 use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** Photographs against components: private files, served to the workshop only. */
@@ -93,7 +94,7 @@ final class PhotoController
         $document = $job->revision($job->head)->decoded();
         // A photograph of the walk round belongs to its item: walk.tug.
         $item = str_starts_with($given['component'], 'walk.') ? substr($given['component'], 5) : '';
-        if (!isset(WalkRound::items()[$item]) && !isset($document->asFound->components->{$given['component']})) {
+        if (!isset(WalkRound::items()[$item]) && !self::isThere($document, $given['component'])) {
             throw Refused::because(
                 '/component',
                 sprintf('There is no component "%s" in the survey.', $given['component']),
@@ -103,6 +104,26 @@ final class PhotoController
         assert($file instanceof UploadedFile && $user instanceof User);
 
         return response()->json(self::row($keep($job, $user, $file, $given['component'], $given['note'] ?? null)), 201);
+    }
+
+    /** Whether a part is there as found, or comes with a plan; what belongs to a step of the work is step. and its id. */
+    private static function isThere(stdClass $document, string $component): bool
+    {
+        if (
+            isset($document->asFound->components->{$component}) ||
+            preg_match('/^step\.[a-z0-9_.]+$/', $component) === 1
+        ) {
+            return true;
+        }
+        foreach (get_object_vars($document->plans) as $plan) {
+            foreach (get_object_vars($plan->changes) as $change) {
+                if ($change->target === $component && $change->op === 'fit') {
+                    return true;
+                }
+            }
+        }
+
+        return false;
     }
 
     #[OA\Get(path: '/photos/{photo}', operationId: 'photo', summary: 'The photograph itself.')]
@@ -150,6 +171,7 @@ final class PhotoController
             'height' => $photo->height,
             'bytes' => $photo->bytes,
             'status' => $photo->status,
+            'raw' => $photo->raw_sha256,
             'trouble' => $photo->trouble,
             'by' => $photo->user?->name,
             'at' => $photo->created_at->toIso8601ZuluString(),

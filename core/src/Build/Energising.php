@@ -190,11 +190,7 @@ final readonly class Energising
                         $fuse === null ? '' : sprintf('%g A %s', $fuse->number('ratingA'), $fuse->text('family')),
                         $precharge === null
                             ? 'Capacitors filled through a resistor first, where the unit has no limit of its own'
-                            : sprintf(
-                                'Filled through the %g Ω of %s first, then closed',
-                                $precharge,
-                                $switch?->label ?? '',
-                            ),
+                            : sprintf('Filled through the %g Ω of %s first, then closed', $precharge, $switch->label),
                     ]),
                 ),
                 tools: ['insulated spanner', 'meter'],

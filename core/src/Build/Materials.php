@@ -96,7 +96,9 @@ final readonly class Materials
      */
     public function doubts(): array
     {
-        $doubts = array_map(fn(string $w): array => ['kind' => 'missing', 'words' => $w], $this->list['missing']);
+        /** @var list<string> $missing */
+        $missing = $this->list['missing'];
+        $doubts = array_map(fn(string $w): array => ['kind' => 'missing', 'words' => $w], $missing);
         foreach ($this->site->difference->fitted as $id => $part) {
             if (!Readying::takesRoom($part) || $part->is('splice_box', 'bus_bar', 'dc_fuse', 'shunt')) {
                 continue;

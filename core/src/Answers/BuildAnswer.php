@@ -1,0 +1,179 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Answers;
+
+use Hollin\Core\Build\Compiled;
+use Hollin\Core\Build\Entry;
+use Hollin\Core\Build\Label;
+use Hollin\Core\Build\Link;
+use Hollin\Core\Build\Logbook;
+use Hollin\Core\Build\OpenItem;
+use Hollin\Core\Build\Setting;
+use Hollin\Core\Build\Site;
+use Hollin\Core\Build\Step;
+use Hollin\Core\Build\StepState;
+use Hollin\Core\Build\Times;
+use Hollin\Core\Build\Work;
+use Hollin\Core\Plan\Planned;
+use Hollin\Core\Plan\Refused;
+use stdClass;
+
+/** The work of a plan, stage by stage, and how it stands by the logbook. Holds no rig, so that it can be kept. */
+final readonly class BuildAnswer
+{
+    /**
+     * @param list<array<string, mixed>> $stages
+     * @param list<OpenItem> $capped parts below what an inverter asks for: they cap its power until they are replaced
+     */
+    private function __construct(
+        public string $plan,
+        public string $title,
+        public Work $work,
+        public array $stages,
+        private array $capped,
+    ) {}
+
+    /**
+     * @param stdClass $document a job file
+     * @throws Refused when there is no such plan
+     */
+    public static function of(stdClass $document, string $plan): self
+    {
+        if (!isset($document->plans->{$plan})) {
+            throw Refused::because(
+                '/plan',
+                'is not a plan of this job: ' .
+                    (implode(', ', array_keys(get_object_vars($document->plans))) ?: 'it has none yet') .
+                    '.',
+            );
+        }
+        $answers = new JobAnswers($document);
+        $was = $found = $answers->seen('as_found');
+        $stages = [];
+        foreach (Planned::inOrder($document->plans->{$plan}->stages) as $id => $stage) {
+            $is = $answers->seen("{$plan}/{$id}");
+            $site = new Site((string) $id, $stage->title, $was, $is, $document->place ?? new stdClass(), $plan);
+            $stages[] = Compiled::of($site, $stages === [] ? count(Baseline::of($found)) : 0, self::caps($site));
+            $was = $is;
+        }
+
+        return new self(
+            $plan,
+            $document->plans->{$plan}->title,
+            Compiled::inARow($stages),
+            array_map(self::stage(...), $stages),
+            self::capped($stages),
+        );
+    }
+
+    /** @return array<string, array{words: string, capW: float}> inverter => what holds it below its name */
+    private static function caps(Site $site): array
+    {
+        $caps = [];
+        foreach (RigAnswer::sizes($site->is) as $size) {
+            if ($size['fuse']['capW'] !== null) {
+                $caps[$size['inverter']] = ['words' => $size['fuse']['interim'], 'capW' => $size['fuse']['capW']];
+            }
+        }
+
+        return $caps;
+    }
+
+    /** @param list<Entry> $entries of the logbook, in their order */
+    public function logbook(array $entries): Logbook
+    {
+        return new Logbook($this->work, $entries);
+    }
+
+    /** @return array<string, mixed> what does not change while the revision stays */
+    public function toArray(Times $times): array
+    {
+        return [
+            'plan' => $this->plan,
+            'title' => $this->title,
+            'stages' => $this->stages,
+            'steps' => array_map(fn(Step $s): array => $s->toArray($times), array_values($this->work->steps)),
+            'links' => array_map(
+                fn(Link $l): array => ['before' => $l->before, 'after' => $l->after, 'why' => $l->why],
+                $this->work->links,
+            ),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function stage(Compiled $stage): array
+    {
+        $sheets = [];
+        foreach ($stage->sheets as $id => $sheet) {
+            $sheets[] = [
+                'component' => (string) $id,
+                'label' => $stage->site->label((string) $id),
+                'settings' => array_map(fn(Setting $s): array => $s->toArray(), $sheet),
+            ];
+        }
+
+        return [
+            'id' => $stage->site->stage,
+            'title' => $stage->site->title,
+            'doubts' => $stage->doubts,
+            'materials' => $stage->steps === [] ? [] : $stage->materials->lines(),
+            'caps' => array_map(
+                fn(string|int $id, array $cap): array => [
+                    'component' => (string) $id,
+                    'label' => $stage->site->label((string) $id),
+                ] + $cap,
+                array_keys($stage->caps),
+                $stage->caps,
+            ),
+            'sheets' => $sheets,
+            'labels' => array_map(fn(Label $l): array => $l->toArray(), $stage->labels),
+        ];
+    }
+
+    /**
+     * How it stands by the logbook.
+     *
+     * @param string $today YYYY-MM-DD in the workshop's zone
+     * @return array<string, mixed>
+     */
+    public function stands(Logbook $log, string $today): array
+    {
+        return [
+            'states' => (object) array_map(fn(StepState $s): array => $s->toArray(), $log->steps),
+            'open' => array_map(fn(OpenItem $o): array => $o->toArray($today), [...$log->open, ...$this->capped]),
+            'arrivals' => (object) $log->arrivals,
+            'pins' => (object) $log->pins,
+            'wires' => $log->wires,
+            'differences' => $log->differences,
+            'photos' => $log->photos,
+        ];
+    }
+
+    /**
+     * @param list<Compiled> $stages
+     * @return list<OpenItem>
+     */
+    private static function capped(array $stages): array
+    {
+        $open = [];
+        $last = $stages[count($stages) - 1] ?? null;
+        foreach ($stages as $stage) {
+            foreach ($stage->caps as $id => $cap) {
+                $later = $stage !== $last && !isset($last->caps[$id]);
+                $open[] = new OpenItem(
+                    "cap_{$stage->site->stage}_{$id}",
+                    'temporary',
+                    $cap['words'],
+                    false,
+                    'the workshop',
+                    event: $later ? 'a later stage' : 'a larger part is fitted',
+                    capW: $cap['capW'],
+                );
+            }
+        }
+
+        return $open;
+    }
+}
