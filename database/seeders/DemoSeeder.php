@@ -10,6 +10,7 @@ use App\Models\Role;
 use App\Models\User;
 use App\Models\Workshop;
 use Illuminate\Database\Eloquent\Builder;
+use Hollin\Core\Build\Kind;
 use Illuminate\Database\Seeder;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -43,12 +44,12 @@ final class DemoSeeder extends Seeder
         return User::query()->whereIn('email', array_keys(self::PEOPLE));
     }
 
-    public function run(Design $design): void
+    public function run(Design $design, DemoWork $work): void
     {
-        DB::transaction(fn() => $this->make($design));
+        DB::transaction(fn() => $this->make($design, $work));
     }
 
-    private function make(Design $design): void
+    private function make(Design $design, DemoWork $work): void
     {
         if (self::people()->exists()) {
             return;
@@ -68,7 +69,8 @@ final class DemoSeeder extends Seeder
         $lead = $make('lead@hollin.test');
         $technician = $make('tech@hollin.test');
         $apprentice = $make('learn@hollin.test');
-        foreach (DemoRigs::all() as $rig) {
+        $jobs = [];
+        foreach (DemoRigs::all() as $name => $rig) {
             $customer = $workshop->customers()->create(['name' => $rig['customer']]);
             $job = $design->create($lead, $rig['title'], $rig['kind'], $customer->id);
             foreach ($rig['survey'] as $intent) {
@@ -77,7 +79,21 @@ final class DemoSeeder extends Seeder
             foreach ($rig['plans'] as $intent) {
                 $this->edit($design, $job, $technician, $intent);
             }
+            $jobs[$name] = $job;
         }
+        $work->let($jobs['tideline'], $lead, 'line', 0, 4);
+        $work->begin($jobs['tideline'], 'line', Kind::Isolate, [$technician, $apprentice]);
+        $work->say($jobs['tideline'], $apprentice, [
+            [
+                'defect',
+                ['words' => 'crack in the lid of the inlet, before anything was touched', 'component' => 'inlet'],
+            ],
+            ['wire', ['where' => 'behind the locker, cut off', 'jacket' => 'white, 14/2, no print', 'cut' => true]],
+        ]);
+        $work->let($jobs['causeway'], $lead, 'dcdc', 2, 5);
+        $work->say($jobs['causeway'], $lead, [
+            ['arrival', ['key' => 'dcdc', 'date' => now()->addDays(4)->toDateString()]],
+        ]);
         $empty = $workshop->customers()->create(['name' => 'Saltmarsh Choir']);
         $design->create($lead, 'Choir caravan, not surveyed yet', 'travel_trailer', $empty->id);
     }

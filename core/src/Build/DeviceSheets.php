@@ -54,7 +54,12 @@ final readonly class DeviceSheets
             $settings !== [] &&
             !in_array($planned, array_map(fn(Setting $s): float => (float) $s->value, $settings), true)
         ) {
-            $first = array_key_first($settings);
+            // Told at the supply that gives most: there it holds charging back, or asks for too much.
+            $first = (string) array_search(
+                $largest,
+                array_map(fn(Setting $s): float => (float) $s->value, $settings),
+                true,
+            );
             $s = $settings[$first];
             $settings[$first] = new Setting(
                 $s->id,

@@ -12,8 +12,8 @@ final class LabelSheets
     /** Free at the edge of a label, mm. */
     private const EDGE = 2.0;
 
-    /** Letters are on the average so wide, of their height. */
-    private const WIDE = 0.52;
+    /** Letters are at most so wide on the average, of their height: plain and bold. */
+    private const WIDE = [0.57, 0.66];
 
     private const LARGEST = 5.2;
 
@@ -96,7 +96,7 @@ final class LabelSheets
             as $line
         ) {
             [$words, $of, $bold] = $line;
-            $most = max(4, (int) floor($room / ($of * self::WIDE)));
+            $most = max(4, (int) floor($room / ($of * self::WIDE[(int) $bold])));
             foreach (explode("\n", wordwrap($words, $most, "\n", true)) as $part) {
                 $rows[] = [$part, $of, $bold];
             }

@@ -115,19 +115,26 @@ final readonly class Site
             $parts,
             fn(Part $p): bool => $p->is('dc_fuse', 'dc_switch', 'bus_bar', 'shunt') && !$this->isTight($p->id),
         );
+        $near = [];
+        foreach ($this->after->partsOf('lead') as $lead) {
+            $ends = array_values(Difference::endsOf($lead));
+            if (count($ends) === 2 && $lead->number('cable/lengthM') <= self::BOARD_M) {
+                $near[] = $ends;
+            }
+        }
+        // What hangs together by short leads, over whatever they end at, hangs in one place.
         $boards = [];
         foreach (array_keys($board) as $id) {
-            $boards[$id] = (string) $id;
-        }
-        foreach ($this->after->partsOf('lead') as $lead) {
-            [$a, $b] = [explode('.', $lead->text('from'))[0], explode('.', $lead->text('to'))[0]];
-            $near = $lead->number('cable/lengthM') <= self::BOARD_M && $this->where($a) === $this->where($b);
-            if ($near && isset($boards[$a], $boards[$b]) && $boards[$a] !== $boards[$b]) {
-                $from = $boards[$b];
-                foreach ($boards as $id => $of) {
-                    $boards[$id] = $of === $from ? $boards[$a] : $of;
+            $reached = [(string) $id => true];
+            do {
+                $before = count($reached);
+                foreach ($near as [$a, $b]) {
+                    if ((isset($reached[$a]) || isset($reached[$b])) && $this->where($a) === $this->where($b)) {
+                        $reached[$a] = $reached[$b] = true;
+                    }
                 }
-            }
+            } while (count($reached) > $before);
+            $boards[$id] = min(array_map(strval(...), array_keys(array_intersect_key($board, $reached))));
         }
         $sizes = array_count_values($boards);
         $numbers = array_flip(array_keys(array_filter($sizes, fn(int $n): bool => $n > 1)));

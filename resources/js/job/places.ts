@@ -17,4 +17,5 @@ export const PLACES: Place[] = [
   { at: 'size', title: t('job.size'), Place: lazy(() => import('../size/SizePlace')) },
   { at: 'place', title: t('job.place'), Place: lazy(() => import('../standing/StandingPlace')) },
   { at: 'parts', title: t('job.parts'), Place: lazy(() => import('../bench/PartsPlace')) },
+  { at: 'build', title: t('job.build'), Place: lazy(() => import('../build/BuildPlace')) },
 ];

@@ -8,7 +8,7 @@ import './Photos.css';
 const LONGEST = 2560;
 
 /** Made no larger than is kept, as JPEG; what the browser cannot read goes up as it is and is answered there. */
-async function smaller(file: File): Promise<Blob> {
+export async function smaller(file: File): Promise<Blob> {
   try {
     const bitmap = await createImageBitmap(file, { imageOrientation: 'from-image' });
     const scale = Math.min(1, LONGEST / Math.max(bitmap.width, bitmap.height));

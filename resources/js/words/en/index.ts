@@ -1,6 +1,7 @@
 export { default as account } from './account.json';
 export { default as api } from './api.json';
 export { default as bench } from './bench.json';
+export { default as build } from './build.json';
 export { default as job } from './job.json';
 export { default as jobs } from './jobs.json';
 export { default as needs } from './needs.json';

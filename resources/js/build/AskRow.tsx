@@ -1,0 +1,216 @@
+import { Button, Input } from 'antd';
+import clsx from 'clsx';
+import { useRef, useState } from 'react';
+import type { Ask, Step } from '../api/client';
+import { smaller } from '../survey/Photos';
+import { PhotoMark, type Arrow } from './PhotoMark';
+import type { BuildHold } from './useBuild';
+import { band, when } from './words';
+import { t } from '../words/t';
+
+interface Props {
+  ask: Ask;
+  step: Step;
+  hold: BuildHold;
+  disabled: boolean;
+}
+
+/** One thing to record: a tick as large as a thumb, a figure with its band, words, a photograph. */
+export function AskRow(props: Props) {
+  const { ask, step, hold } = props;
+  const state = hold.states[step.id]!;
+  const answer = state.answers[ask.id];
+  const conflict = state.conflicts[ask.id];
+  const write = (says: Record<string, unknown>) => hold.write('value', step.id, { ask: ask.id, ...says });
+  return (
+    <div
+      className={clsx(
+        'ask',
+        `ask-${ask.kind}`,
+        answer && answer.right !== false && 'is-right',
+        answer && answer.right === false && ask.kind !== 'tick' && 'is-wrong',
+        conflict && 'is-twice',
+      )}
+    >
+      {ask.kind === 'tick' && <Tick {...props} write={write} />}
+      {ask.kind === 'number' && <Figure {...props} write={write} />}
+      {ask.kind === 'text' && <Words {...props} write={write} />}
+      {ask.kind === 'photo' && <Picture {...props} />}
+      {conflict && (
+        <div className="ask-twice" role="alert">
+          <b>{t('build.twice')}</b>
+          {conflict.map((c) => (
+            <Button
+              key={`${c.tablet}${c.at}`}
+              disabled={props.disabled}
+              onClick={() =>
+                void write(
+                  typeof c.value === 'number'
+                    ? { number: c.value }
+                    : typeof c.value === 'boolean'
+                      ? { tick: c.value }
+                      : { words: String(c.value) },
+                )
+              }
+            >
+              {t('build.itIs', { value: shown(c.value), by: c.by, at: when(c.at) })}
+            </Button>
+          ))}
+        </div>
+      )}
+    </div>
+  );
+}
+
+export const shown = (value: unknown) =>
+  typeof value === 'boolean' ? (value ? t('build.yes') : t('build.no')) : value === null ? '' : String(value);
+
+type Writing = Props & { write: (says: Record<string, unknown>) => Promise<void> };
+
+function Tick({ ask, step, hold, disabled, write }: Writing) {
+  const answer = hold.states[step.id]!.answers[ask.id];
+  const on = answer?.value === true;
+  return (
+    <button
+      type="button"
+      className="ask-tap"
+      role="checkbox"
+      aria-checked={on}
+      disabled={disabled}
+      onClick={() => void write({ tick: !on })}
+    >
+      <span className="ask-words">
+        <b>{ask.words}</b>
+        {(ask.why || !ask.required) && <small>{ask.why || t('build.ifIt')}</small>}
+      </span>
+      {on && answer && <span className="ask-by">{t('build.byAt', { by: answer.by, at: when(answer.at) })}</span>}
+      <span className="ask-box" aria-hidden="true">
+        {on && (
+          <svg viewBox="0 0 24 24">
+            <path d="m5 12 5 5 9-11" />
+          </svg>
+        )}
+      </span>
+    </button>
+  );
+}
+
+/** A number with its unit; words typed into it are told, not lost. */
+function Figure({ ask, step, hold, disabled, write }: Writing) {
+  const answer = hold.states[step.id]!.answers[ask.id];
+  const [text, setText] = useState<string | null>(null);
+  const [trouble, setTrouble] = useState('');
+  const typed = text ?? (answer ? shown(answer.value) : '');
+  const keep = () => {
+    if (text === null || text.trim() === '') return;
+    const plain = text.trim().replace(/\s*[a-zA-ZΩ°·%µ]+$/u, '');
+    if (!/^[-+−]?\d+(\.\d+)?$/.test(plain)) {
+      setTrouble(/,/.test(text) ? t('build.comma') : t('build.aNumber'));
+      return;
+    }
+    setTrouble('');
+    setText(null);
+    void write({ number: Number(plain.replace('−', '-')) });
+  };
+  return (
+    <label className="ask-line">
+      <span className="ask-words">
+        <b>{ask.words}</b>
+        <small>{[band(ask), ask.why].filter(Boolean).join(' · ')}</small>
+        {answer && <small className="ask-by">{t('build.byAt', { by: answer.by, at: when(answer.at) })}</small>}
+        {trouble && (
+          <small className="ask-trouble" role="alert">
+            {trouble}
+          </small>
+        )}
+      </span>
+      <Input
+        size="large"
+        className="ask-figure"
+        inputMode="decimal"
+        aria-label={ask.words}
+        disabled={disabled}
+        value={typed}
+        suffix={ask.unit || undefined}
+        onChange={(e) => setText(e.target.value)}
+        onBlur={keep}
+        onPressEnter={keep}
+      />
+    </label>
+  );
+}
+
+function Words({ ask, step, hold, disabled, write }: Writing) {
+  const answer = hold.states[step.id]!.answers[ask.id];
+  const [text, setText] = useState<string | null>(null);
+  const keep = () => {
+    if (text === null || text.trim() === '' || text.trim() === answer?.value) return;
+    setText(null);
+    void write({ words: text.trim() });
+  };
+  return (
+    <label className="ask-line">
+      <span className="ask-words">
+        <b>{ask.words}</b>
+        <small>{ask.why || (ask.required ? '' : t('build.ifAny'))}</small>
+      </span>
+      <Input
+        size="large"
+        className="ask-text"
+        aria-label={ask.words}
+        maxLength={500}
+        disabled={disabled}
+        value={text ?? (answer ? shown(answer.value) : '')}
+        onChange={(e) => setText(e.target.value)}
+        onBlur={keep}
+        onPressEnter={keep}
+      />
+    </label>
+  );
+}
+
+/** A photograph: taken, marked with arrows where one wants, kept here until it has gone. */
+function Picture({ ask, step, hold, disabled }: Props) {
+  const input = useRef<HTMLInputElement>(null);
+  const [blob, setBlob] = useState<Blob | null>(null);
+  const count = hold.states[step.id]!.photos[ask.id] ?? 0;
+  const keep = async (picture: Blob, arrows: Arrow[], words: string) => {
+    const component = step.components[0] ?? `step.${step.id}`;
+    const sha256 = await hold.picture(component, picture);
+    await hold.write('photo', step.id, {
+      sha256,
+      component,
+      ask: ask.id,
+      ...(words ? { words } : {}),
+      ...(arrows.length > 0 ? { arrows: Object.fromEntries(arrows.map((a, n) => [`a${n + 1}`, a])) } : {}),
+    });
+    setBlob(null);
+  };
+  return (
+    <div className="ask-line">
+      <span className="ask-words">
+        <b>{ask.words}</b>
+        <small>{count > 0 ? t('build.photos', { count }) : ask.required ? '' : t('build.ifAny')}</small>
+      </span>
+      <label className={clsx('ask-camera', disabled && 'is-off')}>
+        <input
+          ref={input}
+          type="file"
+          accept="image/jpeg,image/png,image/webp"
+          capture="environment"
+          disabled={disabled}
+          aria-label={t('build.photoOf', { what: ask.words })}
+          onChange={(e) => {
+            const file = e.target.files?.[0];
+            if (file) void smaller(file).then(setBlob);
+            if (input.current) input.current.value = '';
+          }}
+        />
+        <span>{t('build.photo')}</span>
+      </label>
+      {blob && (
+        <PhotoMark blob={blob} keep={(arrows, words) => void keep(blob, arrows, words)} close={() => setBlob(null)} />
+      )}
+    </div>
+  );
+}

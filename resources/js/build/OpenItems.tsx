@@ -1,0 +1,125 @@
+import { Button, Checkbox, Input } from 'antd';
+import { useState } from 'react';
+import { Reason } from './StepCard';
+import type { BuildHold } from './useBuild';
+import { t, type Key } from '../words/t';
+
+const KINDS: Record<string, Key> = {
+  overridden: 'build.openOverridden',
+  unfinished: 'build.openUnfinished',
+  temporary: 'build.openTemporary',
+  deferred: 'build.openDeferred',
+  waiting: 'build.openWaiting',
+  defect: 'build.openDefect',
+};
+
+/** What is not finished: whose, until when or until what, and whether the rig may leave with it. */
+export function OpenItems({ hold }: { hold: BuildHold }) {
+  const waiting = hold.waiting.filter((q) => ['open', 'defect', 'substitute'].includes(q.line.kind));
+  const open = [...hold.build.open].sort((a, b) => Number(b.blocks) - Number(a.blocks));
+  return (
+    <section className="sheet-panel">
+      <div className="sheet-head">
+        <h1>{t('build.part_open')}</h1>
+        <span className="quiet">{t('build.blockCount', { count: open.filter((o) => o.blocks).length })}</span>
+      </div>
+      {open.length === 0 && waiting.length === 0 && <p className="quiet">{t('build.nothingOpen')}</p>}
+      <ul className="open-list">
+        {open.map((o) => (
+          <li key={o.id}>
+            <div className="open-words">
+              <b>{o.words}</b>
+              <small>
+                {[
+                  KINDS[o.kind] ? t(KINDS[o.kind]!) : o.kind,
+                  o.whose && t('build.whose', { whose: o.whose }),
+                  o.due && t('build.due', { day: o.due }),
+                  o.late && t('build.late'),
+                  o.event && t('build.waitsFor', { event: o.event }),
+                  o.capW !== null && t('build.caps', { watts: o.capW.toFixed(0) }),
+                ]
+                  .filter(Boolean)
+                  .join(' · ')}
+              </small>
+            </div>
+            <span className={o.blocks ? 'open-blocks' : 'quiet'}>
+              {o.blocks ? t('build.blocks') : t('build.mayLeave')}
+            </span>
+            {!hold.build.draft && !['missing', 'reopened', 'cap'].includes(o.id.split('_')[0]!) && (
+              <Reason
+                open={t('build.closeIt')}
+                ask={t('build.howClosed')}
+                save={(words) => void hold.write('closed', '', { item: o.id, words })}
+              />
+            )}
+          </li>
+        ))}
+        {waiting.map((q) => (
+          <li key={q.uuid}>
+            <div className="open-words">
+              <b>{String(q.line.says.words)}</b>
+              <small>{t('build.onItsWay')}</small>
+            </div>
+          </li>
+        ))}
+      </ul>
+      {!hold.build.draft && <NewItem hold={hold} />}
+    </section>
+  );
+}
+
+function NewItem({ hold }: { hold: BuildHold }) {
+  const [words, setWords] = useState('');
+  const [kind, setKind] = useState('temporary');
+  const [until, setUntil] = useState('');
+  const [event, setEvent] = useState('');
+  const [blocks, setBlocks] = useState(false);
+  return (
+    <form
+      className="open-form"
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (words.trim() === '') return;
+        void hold.write('open', '', {
+          words: words.trim(),
+          kind,
+          blocks,
+          ...(until ? { due: until } : {}),
+          ...(event.trim() ? { event: event.trim() } : {}),
+        });
+        setWords('');
+        setEvent('');
+        setUntil('');
+      }}
+    >
+      <label>
+        {t('build.somethingOpen')}
+        <Input value={words} maxLength={500} onChange={(e) => setWords(e.target.value)} />
+      </label>
+      <label>
+        {t('build.kindOf')}
+        <select value={kind} onChange={(e) => setKind(e.target.value)}>
+          {['temporary', 'unfinished', 'deferred', 'waiting'].map((k) => (
+            <option key={k} value={k}>
+              {t(KINDS[k]!)}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label>
+        {t('build.untilDay')}
+        <input type="date" value={until} onChange={(e) => setUntil(e.target.value)} />
+      </label>
+      <label>
+        {t('build.untilEvent')}
+        <Input value={event} maxLength={120} onChange={(e) => setEvent(e.target.value)} />
+      </label>
+      <span className="open-add">
+        <Checkbox checked={blocks} onChange={(e) => setBlocks(e.target.checked)}>
+          {t('build.blocks')}
+        </Checkbox>
+        <Button htmlType="submit">{t('build.addIt')}</Button>
+      </span>
+    </form>
+  );
+}

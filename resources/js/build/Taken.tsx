@@ -1,0 +1,68 @@
+import { Button, Input } from 'antd';
+import { useState } from 'react';
+import type { Step } from '../api/client';
+import type { BuildHold } from './useBuild';
+import { when } from './words';
+import { t } from '../words/t';
+
+/** What was said at a step beside what it asks: notes, and what was broken already. */
+export function Taken({ hold, step, mayWrite }: { hold: BuildHold; step: Step; mayWrite: boolean }) {
+  const state = hold.states[step.id]!;
+  const [kind, setKind] = useState<'note' | 'defect' | null>(null);
+  const [words, setWords] = useState('');
+  return (
+    <section className="step-taken">
+      <ul>
+        {state.notes.map((n) => (
+          <li key={n.at + n.words}>
+            {n.words} <small>{t('build.byAt', { by: n.by, at: when(n.at) })}</small>
+          </li>
+        ))}
+      </ul>
+      {mayWrite && kind === null && (
+        <p>
+          <button type="button" className="link" onClick={() => setKind('note')}>
+            {t('build.addNote')}
+          </button>
+          <button type="button" className="link" onClick={() => setKind('defect')}>
+            {t('build.wasBroken')}
+          </button>
+        </p>
+      )}
+      {kind !== null && (
+        <form
+          className="step-reason-form"
+          onSubmit={(e) => {
+            e.preventDefault();
+            if (words.trim() === '') return;
+            void hold.write(
+              kind,
+              kind === 'note' ? step.id : '',
+              kind === 'note'
+                ? { words: words.trim() }
+                : { words: words.trim(), ...(step.components[0] ? { component: step.components[0] } : {}) },
+            );
+            setKind(null);
+            setWords('');
+          }}
+        >
+          <Input
+            autoFocus
+            size="large"
+            maxLength={500}
+            value={words}
+            aria-label={kind === 'note' ? t('build.addNote') : t('build.wasBroken')}
+            placeholder={kind === 'note' ? t('build.addNote') : t('build.brokenWhat')}
+            onChange={(e) => setWords(e.target.value)}
+          />
+          <Button size="large" htmlType="submit">
+            {t('build.keep')}
+          </Button>
+          <Button size="large" onClick={() => setKind(null)}>
+            {t('build.leaveIt')}
+          </Button>
+        </form>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,103 @@
+import { api, ApiError, unwrap, type Build } from '../api/client';
+import { clock, store, tablet } from './store';
+
+/** Lines that go in one parcel. */
+const PARCEL = 100;
+
+/** What came of an attempt to bring everything to the server. */
+export interface Brought {
+  taken: number;
+  refused: number;
+  /** no connection, or a server that is away: it stays here and goes later */
+  away: boolean;
+}
+
+/**
+ * Brings photographs, then lines, in the order in which they were written. Whatever is cut off half way goes again: each
+ * is taken once by its name. One window at a time, and nobody's lines in another's name.
+ */
+export async function bring(job: number, who: number): Promise<Brought> {
+  const work = () => bringAlone(job, who);
+  return navigator.locks ? navigator.locks.request(`hollin ${job}`, work) : work();
+}
+
+async function bringAlone(job: number, who: number): Promise<Brought> {
+  const brought = { taken: 0, refused: 0, away: false };
+  try {
+    for (const picture of await store.pictures.where({ job, sent: 0 }).toArray()) {
+      const body = new FormData();
+      body.append('photo', picture.blob, `${picture.sha256.slice(0, 12)}.jpg`);
+      body.append('component', picture.component);
+      try {
+        unwrap(
+          await api.POST('/jobs/{job}/photos', {
+            params: { path: { job } },
+            body: body as never,
+            bodySerializer: (b) => b as never,
+          }),
+        );
+      } catch (e) {
+        // A picture that the server will never take must not hold up the rest; it stays here to be seen.
+        if (!(e instanceof ApiError) || e.status === 401 || e.status === 419 || e.status === 429 || e.status >= 500)
+          throw e;
+        await store.pictures.update(picture.sha256, { sent: -1 });
+        brought.refused++;
+        continue;
+      }
+      await store.pictures.update(picture.sha256, { sent: 1 });
+    }
+    for (;;) {
+      const queued = await store.outbox
+        .where('job')
+        .equals(job)
+        .filter((q) => q.problems === null && q.by === who)
+        .limit(PARCEL)
+        .sortBy('n');
+      if (queued.length === 0) break;
+      const revision = queued[0]!.revision;
+      const parcel = queued.filter((q) => q.revision === revision);
+      const answer = unwrap(
+        await api.POST('/jobs/{job}/log', {
+          params: { path: { job } },
+          body: { tablet: tablet(), revision, sentAt: clock(), entries: parcel.map((q) => q.line) as never },
+        }),
+      );
+      await store.transaction('rw', store.outbox, async () => {
+        for (const { uuid } of answer.taken) await store.outbox.where('uuid').equals(uuid).delete();
+        for (const { uuid, problems } of answer.refused)
+          await store.outbox.where('uuid').equals(uuid).modify({ problems });
+      });
+      brought.taken += answer.taken.length;
+      brought.refused += answer.refused.length;
+    }
+  } catch (e) {
+    if (e instanceof ApiError && e.status < 500 && e.status !== 429) throw e;
+    brought.away = true;
+  }
+  return brought;
+}
+
+/** The work of a job from the server, kept here; as it was last kept where there is no connection. */
+export async function fetchBuild(
+  job: number,
+  plan: string | null,
+  draft: boolean,
+  signal?: AbortSignal,
+): Promise<{ build: Build; keptAt: string | null }> {
+  try {
+    const build = unwrap(
+      await api.GET('/jobs/{job}/build', {
+        params: { path: { job }, query: { ...(plan ? { plan } : {}), ...(draft ? { draft: true } : {}) } },
+        ...(signal ? { signal } : {}),
+      }),
+    );
+    if (!build.draft) await store.packs.put({ job, build, at: clock() });
+    return { build, keptAt: null };
+  } catch (e) {
+    if (e instanceof ApiError && e.status < 500) throw e;
+    if (signal?.aborted) throw e;
+    const pack = draft ? undefined : await store.packs.get(job);
+    if (!pack || (plan !== null && pack.build.plan !== plan)) throw e;
+    return { build: pack.build, keptAt: pack.at };
+  }
+}
