@@ -15,6 +15,8 @@ return [
     'demo_password' => env('HOLLIN_DEMO_PASSWORD'),
     // Further names this application answers to, with commas.
     'hosts' => env('HOLLIN_HOSTS', ''),
+    // Browsers are told to come by TLS alone from now on; not where the certificate is one of our own.
+    'hsts' => (bool) env('HOLLIN_HSTS', true),
     // Tell each response's peak memory in a header, for the benchmark.
     'measure' => (bool) env('HOLLIN_MEASURE', false),
     // Longest a sheet may take to print, s.

@@ -7,6 +7,8 @@ namespace App\Actions;
 use App\Http\Controllers\HereController;
 use App\Models\RigJob;
 use Hollin\Core\Answers\JobAnswers;
+use Hollin\Core\Build\OpenItem;
+use Hollin\Core\Build\Step;
 use Hollin\Core\Rules\Finding;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
@@ -20,6 +22,8 @@ final class FloorSummary
 {
     private const KEEP_S = 604_800;
 
+    public function __construct(private readonly Builds $builds) {}
+
     /** Jobs that one list may work out. */
     private const A_LIST = 4;
 
@@ -30,8 +34,8 @@ final class FloorSummary
 
     /**
      * @return array{
-     *     stage: string, next: string, blocks: list<string>, dangers: ?int, plan: ?string, assumed: int,
-     *     here: list<string>
+     *     stage: string, next: string, blocks: list<string>, done: int, steps: int, dangers: ?int, plan: ?string,
+     *     assumed: int, here: list<string>
      * }
      */
     public function of(RigJob $job): array
@@ -46,15 +50,60 @@ final class FloorSummary
             default => 'prove',
         };
         [$dangers, $plan] = $components === [] ? [0, null] : $this->dangers($job, $document);
+        $work = $this->work($job);
 
         return [
-            'stage' => $stage,
-            'next' => self::next($stage, $dangers, $assumed),
-            'blocks' => self::blocks($document, $components, $plans, [$dangers, $plan], $assumed),
+            'stage' => $work === null ? $stage : 'build',
+            'next' => $work['next'] ?? self::next($stage, $dangers, $assumed),
+            'blocks' => $work['blocks'] ?? self::blocks($document, $components, $plans, [$dangers, $plan], $assumed),
+            'done' => $work['done'] ?? 0,
+            'steps' => $work['steps'] ?? 0,
             'dangers' => $dangers,
             'plan' => $plan,
             'assumed' => $assumed,
             'here' => $this->present()[$job->id] ?? [],
+        ];
+    }
+
+    /**
+     * How the work of an approved plan stands; null where nothing is approved.
+     *
+     * @return ?array{next: string, blocks: list<string>, done: int, steps: int}
+     */
+    private function work(RigJob $job): ?array
+    {
+        $approval = $this->builds->approval($job);
+        if ($approval === null) {
+            return null;
+        }
+        $answer = $this->builds->answer($job->revision($approval->revision), $approval->plan);
+        $log = $answer->logbook($this->builds->entries($job));
+        $now = array_filter($answer->work->steps, fn(Step $s): bool => !$s->kind->isLater());
+        $done = array_filter(
+            $now,
+            fn(Step $s): bool => in_array($log->steps[$s->id]->status, ['done', 'overridden', 'incomplete'], true),
+        );
+        $next = null;
+        foreach (['running', 'reopened', 'open'] as $status) {
+            foreach ($now as $id => $step) {
+                $next ??= $log->steps[$id]->status === $status ? $step->title : null;
+            }
+        }
+        $blocks = array_values(array_filter($log->open, fn(OpenItem $o): bool => $o->blocks));
+        $waits = array_filter($log->arrivals, fn(array $a): bool => !$a['here'] && $a['date'] !== '');
+
+        return [
+            'next' => $next ?? 'Prove and hand over',
+            'blocks' => [
+                ...$blocks === []
+                    ? []
+                    : [count($blocks) === 1 ? $blocks[0]->words : count($blocks) . ' items block the hand-over'],
+                ...$waits === []
+                    ? []
+                    : [count($waits) === 1 ? 'one part on its way' : count($waits) . ' parts on their way'],
+            ],
+            'done' => count($done),
+            'steps' => count($now),
         ];
     }
 

@@ -150,6 +150,8 @@ final class OpenApiDocument
                 'stage' => $text,
                 'next' => $text,
                 'blocks' => Shape::list($text),
+                'done' => $integer,
+                'steps' => $integer,
                 'dangers' => ['type' => ['integer', 'null']],
                 'plan' => ['type' => ['string', 'null']],
                 'assumed' => $integer,

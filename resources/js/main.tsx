@@ -21,4 +21,7 @@ document.createElement = ((tag: string, options?: ElementCreationOptions) => {
   return element;
 }) as typeof document.createElement;
 
+// A tablet beside the rig starts without a signal; where the connection is not safe there is no such worker.
+if ('serviceWorker' in navigator && import.meta.env.PROD) void navigator.serviceWorker.register('/sw.js');
+
 createRoot(document.getElementById('app')!).render(<App nonce={nonce} />);

@@ -6,6 +6,9 @@
     <meta name="color-scheme" content="light dark">
     <meta property="csp-nonce" nonce="{{ Vite::cspNonce() }}">
     <title>Hollin</title>
+    <meta name="theme-color" content="#1d4d36">
+    <link rel="manifest" href="/manifest.webmanifest">
+    <link rel="apple-touch-icon" href="/icon-192.png">
     <link rel="icon" href="/favicon.svg" type="image/svg+xml">
     @vite(['resources/js/main.tsx'])
 </head>

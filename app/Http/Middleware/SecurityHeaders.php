@@ -36,7 +36,7 @@ final class SecurityHeaders
         if ($request->is('api/*') && !$response->headers->hasCacheControlDirective('max-age')) {
             $response->headers->set('Cache-Control', 'no-store, private');
         }
-        if ($request->isSecure()) {
+        if ($request->isSecure() && config('hollin.hsts')) {
             $response->headers->set('Strict-Transport-Security', 'max-age=31536000');
         }
         $response->headers->set('X-Content-Type-Options', 'nosniff');

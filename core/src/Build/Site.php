@@ -134,7 +134,8 @@ final readonly class Site
                     }
                 }
             } while (count($reached) > $before);
-            $boards[$id] = min(array_map(strval(...), array_keys(array_intersect_key($board, $reached))));
+            // Named after the first of them.
+            $boards[$id] = (string) array_key_first(array_intersect_key($board, $reached));
         }
         $sizes = array_count_values($boards);
         $numbers = array_flip(array_keys(array_filter($sizes, fn(int $n): bool => $n > 1)));

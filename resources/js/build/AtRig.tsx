@@ -2,7 +2,7 @@ import { Button, Drawer } from 'antd';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { Failed, Waiting } from '../ui/Waiting';
-import { t } from '../words/t';
+import { t, type Key } from '../words/t';
 import { nextStep } from './fold';
 import { OpenItems } from './OpenItems';
 import { Outbox } from './Outbox';
@@ -16,7 +16,13 @@ import './BuildPlace.css';
 import './AtRig.css';
 
 type Side = 'rope' | 'sheets' | 'wires' | 'open' | 'outbox';
-const SIDES: Side[] = ['rope', 'sheets', 'wires', 'open', 'outbox'];
+const SIDES: Record<Side, Key> = {
+  rope: 'build.side_rope',
+  sheets: 'build.side_sheets',
+  wires: 'build.side_wires',
+  open: 'build.side_open',
+  outbox: 'build.side_outbox',
+};
 
 /** The work beside the rig: one step fills the tablet, with a signal or without. */
 export default function AtRig() {
@@ -74,9 +80,9 @@ export default function AtRig() {
         <Button size="large" disabled={place === 0} onClick={() => choose(build.steps[place - 1]!.id)}>
           {t('build.before')}
         </Button>
-        {SIDES.slice(0, 4).map((s) => (
+        {(['rope', 'sheets', 'wires', 'open'] as const).map((s) => (
           <Button key={s} size="large" onClick={() => open(s)}>
-            {t(`build.side_${s as 'rope' | 'sheets' | 'wires' | 'open'}`)}
+            {t(SIDES[s])}
           </Button>
         ))}
         <Button
@@ -87,7 +93,7 @@ export default function AtRig() {
           {t('build.after')}
         </Button>
       </nav>
-      <Drawer open={side !== null} onClose={() => open(null)} size={640} title={side ? t(`build.side_${side}`) : ''}>
+      <Drawer open={side !== null} onClose={() => open(null)} size={640} title={side ? t(SIDES[side]) : ''}>
         {side === 'rope' && (
           <Rope
             build={build}

@@ -5,7 +5,7 @@ import type { PlaceProps } from '../job/place';
 import { useMe } from '../shell/Session';
 import { Cautions } from '../ui/Cautions';
 import { Failed, Waiting } from '../ui/Waiting';
-import { t } from '../words/t';
+import { t, type Key } from '../words/t';
 import { Approve } from './Approve';
 import { Days } from './Days';
 import { nextStep } from './fold';
@@ -24,6 +24,15 @@ import './BuildPlace.css';
 
 const PARTS = ['rope', 'days', 'sheets', 'material', 'labels', 'open'] as const;
 type PartOf = (typeof PARTS)[number];
+
+const TITLES: Record<PartOf, Key> = {
+  rope: 'build.part_rope',
+  days: 'build.part_days',
+  sheets: 'build.part_sheets',
+  material: 'build.part_material',
+  labels: 'build.part_labels',
+  open: 'build.part_open',
+};
 
 /** The work of the job: approved by a lead, then step by step down the rope. */
 export default function BuildPlace({ hold: design, viewId }: PlaceProps) {
@@ -57,10 +66,7 @@ export default function BuildPlace({ hold: design, viewId }: PlaceProps) {
           onChange={(p) => setPart(p)}
           options={PARTS.map((p) => ({
             value: p,
-            label:
-              p === 'open' && hold
-                ? t('build.part_openCount', { count: hold.build.open.length })
-                : t(`build.part_${p}`),
+            label: p === 'open' && hold ? t('build.part_openCount', { count: hold.build.open.length }) : t(TITLES[p]),
           }))}
         />
         <span className="spring" />

@@ -81,7 +81,7 @@ function Laid({ schedule, hold, chosen, choose, pin }: LaidProps) {
   const height = HEAD + lanes.length * LANE + 6;
   const at = (e: PointerEvent) => {
     const rect = svg.current!.getBoundingClientRect();
-    return e.clientX - rect.left;
+    return e.clientX - rect.left - 12;
   };
   // The rope runs through what may not be late.
   const rope = schedule.critical
@@ -97,7 +97,14 @@ function Laid({ schedule, hold, chosen, choose, pin }: LaidProps) {
         ))}
       </ul>
       <div className="day-scroll" tabIndex={0} role="region" aria-label={t('build.daysPicture')}>
-        <svg ref={svg} width={drawn.width} height={height} role="img" aria-label={t('build.daysPicture')}>
+        <svg
+          ref={svg}
+          width={drawn.width + 24}
+          height={height}
+          viewBox={`-12 0 ${drawn.width + 24} ${height}`}
+          role="img"
+          aria-label={t('build.daysPicture')}
+        >
           {drawn.days.map((d) => (
             <g key={d.day}>
               <rect className="day" x={d.x} y={HEAD} width={d.width} height={height - HEAD - 6} />

@@ -16,7 +16,10 @@ interface Props {
 export function Rope({ build, states, open, choose }: Props) {
   const list = useRef<HTMLOListElement>(null);
   useEffect(() => {
-    list.current?.querySelector('[aria-current]')?.scrollIntoView({ block: 'center' });
+    // The rope scrolls in its own frame; the page stays where it is.
+    const step = list.current?.querySelector<HTMLElement>('[aria-current]')?.parentElement;
+    const frame = list.current?.closest<HTMLElement>('.rope-panel, .ant-drawer-body');
+    if (step && frame) frame.scrollTop = step.offsetTop + list.current!.offsetTop - frame.clientHeight / 2;
   }, [open]);
   const several = build.stages.length > 1;
   return (

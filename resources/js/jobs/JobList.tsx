@@ -6,19 +6,21 @@ import { api, unwrap, type JobRow } from '../api/client';
 import { More } from '../ui/More';
 import { Severity } from '../ui/Severity';
 import { Failed, Waiting } from '../ui/Waiting';
+import { Carried } from './Carried';
 import { KINDS } from './kinds';
 import { t } from '../words/t';
 import './JobList.css';
 
 /** Where the next action of a job is done. */
-const PLACE: Record<string, string> = { survey: 'survey', plan: 'plan', prove: 'plan' };
+const PLACE: Record<string, string> = { survey: 'survey', plan: 'plan', prove: 'plan', build: 'build' };
 
-type Filter = 'all' | 'survey' | 'plan' | 'dangers';
+type Filter = 'all' | 'survey' | 'plan' | 'build' | 'dangers';
 
 const FILTERS: [Filter, string][] = [
   ['all', t('jobs.all')],
   ['survey', t('jobs.toSurvey')],
   ['plan', t('jobs.toPlan')],
+  ['build', t('jobs.building')],
   ['dangers', t('jobs.withDangersOpen')],
 ];
 
@@ -36,6 +38,7 @@ export function JobList({ customer, rig, named }: { customer?: number; rig?: num
   const jobs = useInfiniteQuery({
     queryKey: ['jobs', words, customer, rig],
     staleTime: 0,
+    networkMode: 'always',
     placeholderData: keepPreviousData,
     initialPageParam: 0,
     queryFn: async ({ pageParam }) =>
@@ -74,6 +77,7 @@ export function JobList({ customer, rig, named }: { customer?: number; rig?: num
         </div>
       )}
       {jobs.isPending && <Waiting what={t('jobs.jobs')} />}
+      {jobs.isError && <Carried />}
       {jobs.isError && <Failed error={jobs.error} again={() => void jobs.refetch()} />}
       {rows?.length === 0 && words === '' && <p className="empty">{t('jobs.noJobYetStartA')}</p>}
       {rows && rows.length > 0 && shown?.length === 0 && <p className="empty">{t('jobs.noneOfThese')}</p>}
@@ -118,6 +122,11 @@ function JobLine({ job, linked, ofRig }: { job: JobRow; linked: boolean; ofRig: 
       </span>
       <span className="job-next">
         <b>{job.next}</b>
+        {job.steps > 0 && (
+          <span className="job-rope" role="img" aria-label={t('jobs.stepsDone', { done: job.done, count: job.steps })}>
+            <span style={{ width: `${(100 * job.done) / job.steps}%` }} />
+          </span>
+        )}
         <span className="job-blocks">
           {job.dangers !== null && job.dangers > 0 && <Severity severity="danger" />}
           {job.blocks.join(' · ')}

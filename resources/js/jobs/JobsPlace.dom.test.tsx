@@ -24,6 +24,8 @@ const row = (id: number, title: string, stage: string, more: Partial<JobRow> = {
   next: 'Work through the dangers',
   blocks: ['2 dangers open'],
   dangers: 2,
+  done: 0,
+  steps: 0,
   plan: 'Inverter panel',
   rig: title,
   rigId: id + 100,

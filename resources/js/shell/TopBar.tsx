@@ -7,6 +7,7 @@ import { Leaf } from '../ui/Leaf';
 import { usePrefs } from './prefs';
 import { useMe } from './Session';
 import { useUnits } from './units';
+import { store } from '../build/store';
 import { t } from '../words/t';
 import './TopBar.css';
 
@@ -18,6 +19,9 @@ export function TopBar({ title, children, right }: { title?: ReactNode; children
   const client = useQueryClient();
   const signOut = async () => {
     await api.DELETE('/session');
+    // What this tablet carries of jobs goes too; what is written and not taken yet waits for whoever wrote it.
+    localStorage.removeItem('hollin.me');
+    await store.packs.clear().catch(() => undefined);
     client.clear();
     client.setQueryData(['me'], null);
   };

@@ -125,7 +125,10 @@ it('opens nothing in vain: with an opening left out, what it is for can be live'
             // Leads that are lifted part by the way what is stacked under them.
             $rest = array_filter(
                 $isolation->openings,
-                fn(Opening $o, int $n): bool => $n !== $left && $o->how !== 'lead',
+                fn(Opening $o, int $n): bool => $n !== $left &&
+                    $o->how !== 'lead' &&
+                    // One sun shines on all panels.
+                    !($o->how === 'cover' && $opening->how === 'cover'),
                 ARRAY_FILTER_USE_BOTH,
             );
             $mine = function (string $component) use ($graph, $opening): bool {
