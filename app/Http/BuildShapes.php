@@ -177,6 +177,19 @@ final class BuildShapes
                 'at' => $text,
                 'late' => $flag,
             ]),
+            'AsBuilt' => Shape::object([
+                'rows' => Shape::list(
+                    Shape::object([
+                        'component' => $text,
+                        'label' => $text,
+                        'found' => $text,
+                        'designed' => $text,
+                        'built' => $text,
+                        'state' => ['type' => 'string', 'enum' => ['built', 'not yet', 'otherwise']],
+                    ]),
+                ),
+                'answer' => Shape::ref('RigAnswer'),
+            ]),
             'Build' => Shape::object([
                 'job' => $integer,
                 'revision' => $integer,

@@ -372,6 +372,33 @@ describe('schedule, calendar, labels', function (): void {
         }
     });
 
+    it('draws the rig as far as it is built, and prints labels under a view of their own', function (): void {
+        $job = jobOf($this->person(Role::Lead));
+        $this->actingAs($this->person(Role::Lead));
+        $built = $this->getJson("/api/v1/jobs/{$job->id}/as-built")->assertOk();
+        expect($built->json('answer.wall.plates'))
+            ->not->toBe([])
+            ->and(array_unique(array_column($built->json('rows'), 'state')))
+            ->toBe(['not yet']);
+        $this->postJson("/api/v1/jobs/{$job->id}/sheets", ['view' => 'labels/p/a4_24', 'paper' => 'a4'])
+            ->assertStatus(202)
+            ->assertJsonPath('status', fn(string $status): bool => $status !== 'failed');
+    });
+
+    it('tells the floor how far the work is and what is done next', function (): void {
+        $lead = $this->person(Role::Lead);
+        $job = jobOf($lead);
+        $this->actingAs($lead);
+        approve($this, $job)->assertCreated();
+        $row = $this->getJson('/api/v1/jobs')->json('jobs.0');
+        expect($row['stage'])->toBe('build')->and($row['done'])->toBe(0)->and($row['steps'])->toBeGreaterThan(5);
+        $steps = collect($this->getJson("/api/v1/jobs/{$job->id}/build")->json('steps'));
+        $gate = $steps->firstWhere('kind', 'materials');
+        sendLog($this, $job, [logLine('override', $gate['id'], ['words' => 'sleeves come tomorrow'])]);
+        $row = $this->getJson('/api/v1/jobs')->json('jobs.0');
+        expect($row['done'])->toBe(1)->and($row['blocks'][0])->toContain('sleeves come tomorrow');
+    });
+
     it('refuses hours that make no sense', function (): void {
         $this->actingAs($this->person(Role::Lead));
         $body = fn(array $week): array => ['week' => $week, 'latitude' => 40, 'longitude' => -90, 'bays' => 1];

@@ -99,6 +99,45 @@ final class BuildController
         );
     }
 
+    #[
+        OA\Get(
+            path: '/jobs/{job}/as-built',
+            operationId: 'asBuilt',
+            summary: 'The rig as far as the logbook has it built: its answer, and part by part what was found, ' .
+                'designed and built.',
+        ),
+    ]
+    #[OA\Parameter(name: 'job', in: 'path', required: true, schema: new OA\Schema(type: 'integer'))]
+    #[OA\Parameter(name: 'plan', in: 'query', required: false, schema: new OA\Schema(type: 'string'))]
+    #[
+        OA\Response(
+            response: 200,
+            description: 'As built',
+            content: new OA\JsonContent(ref: '#/components/schemas/AsBuilt'),
+        ),
+    ]
+    #[
+        OA\Response(
+            response: 422,
+            description: 'No such plan',
+            content: new OA\JsonContent(ref: '#/components/schemas/Trouble'),
+        ),
+    ]
+    public function asBuilt(Request $request, RigJob $job): JsonResponse
+    {
+        Gate::authorize('view', $job);
+        $request->validate(['plan' => ['nullable', 'string', 'max:60']]);
+        [$revision, $plan] = $this->asked($request, $job);
+        $answer = $this->builds->answer($job->revision($revision), $plan);
+
+        return response()->json(
+            $answer->asBuilt($job->revision($revision)->decoded(), $answer->logbook($this->builds->entries($job))),
+            200,
+            [],
+            JSON_PRESERVE_ZERO_FRACTION,
+        );
+    }
+
     /**
      * @return array{int, string, ?\App\Models\Approval} revision, plan, and the approval it hangs on
      * @throws Refused when the job has no plan

@@ -131,6 +131,11 @@ final class SheetController
         Auth::login($sheet->user);
         $request->session()->put(PrintsOneSheet::KEY, $sheet->id);
 
+        // Labels are a view of their own: labels, the plan, the stock.
+        if (preg_match('#^labels/([a-z0-9_]+)/([a-z0-9_]+)$#', $sheet->view, $m) === 1) {
+            return redirect("/jobs/{$sheet->rig_job_id}/label-sheets?plan={$m[1]}&stock={$m[2]}");
+        }
+
         return redirect(
             "/jobs/{$sheet->rig_job_id}/sheet?view=" .
                 urlencode($sheet->view) .

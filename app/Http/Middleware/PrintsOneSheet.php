@@ -24,7 +24,12 @@ final class PrintsOneSheet
             abort_unless(
                 $sheet !== null &&
                     $request->isMethodSafe() &&
-                    $request->is('api/v1/session', 'api/v1/reference', "api/v1/jobs/{$sheet->rig_job_id}"),
+                    $request->is(
+                        'api/v1/session',
+                        'api/v1/reference',
+                        "api/v1/jobs/{$sheet->rig_job_id}",
+                        "api/v1/jobs/{$sheet->rig_job_id}/labels",
+                    ),
                 403,
                 'This browser prints one sheet.',
             );

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Answers;
 
+use Hollin\Core\Build\AsBuilt;
 use Hollin\Core\Build\Compiled;
+use Hollin\Core\Build\Difference;
 use Hollin\Core\Build\Entry;
 use Hollin\Core\Build\Label;
 use Hollin\Core\Build\Link;
@@ -79,6 +81,32 @@ final readonly class BuildAnswer
         }
 
         return $caps;
+    }
+
+    /**
+     * The rig as far as it is built: its answer, and where found, designed and built differ.
+     *
+     * @param stdClass $document the job file that this is the work of
+     * @return array<string, mixed>
+     */
+    public function asBuilt(stdClass $document, Logbook $log): array
+    {
+        $built = new AsBuilt($this->work, $log);
+        $answers = new JobAnswers($document);
+        $was = $answers->seen('as_found');
+        $stages = [];
+        foreach (array_keys(Planned::inOrder($document->plans->{$this->plan}->stages)) as $id) {
+            $is = $answers->seen("{$this->plan}/{$id}");
+            $stages[(string) $id] = Difference::between($was->graph, $is->graph);
+            $was = $is;
+        }
+        $half = clone $document;
+        $half->asFound = (object) ['components' => $built->components($document, $this->plan)];
+        $half->plans = new stdClass();
+        $now = new JobAnswers($half);
+        $view = $now->judged('as_found') ?? throw new \LogicException('A rig as found is always there.');
+
+        return ['rows' => $built->rows($stages), 'answer' => RigAnswer::of(...$view)];
     }
 
     /** @param list<Entry> $entries of the logbook, in their order */

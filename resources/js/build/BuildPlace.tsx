@@ -7,6 +7,7 @@ import { Cautions } from '../ui/Cautions';
 import { Failed, Waiting } from '../ui/Waiting';
 import { t, type Key } from '../words/t';
 import { Approve } from './Approve';
+import { Built } from './Built';
 import { Days } from './Days';
 import { nextStep } from './fold';
 import { LabelSheets } from './LabelSheets';
@@ -22,7 +23,7 @@ import '../job/ViewSwitch.css';
 import '../ui/Panel.css';
 import './BuildPlace.css';
 
-const PARTS = ['rope', 'days', 'sheets', 'material', 'labels', 'open'] as const;
+const PARTS = ['rope', 'days', 'sheets', 'material', 'labels', 'built', 'open'] as const;
 type PartOf = (typeof PARTS)[number];
 
 const TITLES: Record<PartOf, Key> = {
@@ -31,6 +32,7 @@ const TITLES: Record<PartOf, Key> = {
   sheets: 'build.part_sheets',
   material: 'build.part_material',
   labels: 'build.part_labels',
+  built: 'build.part_built',
   open: 'build.part_open',
 };
 
@@ -121,6 +123,8 @@ function Part({ part, hold, job, plan }: { part: PartOf; hold: BuildHold; job: n
       return <Materials hold={hold} />;
     case 'labels':
       return <LabelSheets job={job} plan={plan} hold={hold} />;
+    case 'built':
+      return <Built job={job} plan={plan} hold={hold} />;
     case 'open':
       return <OpenItems hold={hold} />;
   }
@@ -208,6 +212,7 @@ function Work({ hold }: { hold: BuildHold }) {
           mayWrite={!build.draft}
           choose={choose}
           next={() => choose(null)}
+          onWall={`../plan?view=${encodeURIComponent(`${build.plan}/${step.stage}`)}`}
         />
       )}
     </div>

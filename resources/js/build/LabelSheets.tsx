@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
-import { Button } from 'antd';
+import { App, Button } from 'antd';
 import { useState } from 'react';
+import { api, ApiError, unwrap } from '../api/client';
 import type { BuildHold } from './useBuild';
 import { t, type Key } from '../words/t';
 
@@ -67,6 +68,7 @@ export function LabelSheets({ job, plan, hold }: { job: number; plan: string | n
         <Button href={address('svg')} target="_blank">
           {t('build.printSheet')}
         </Button>
+        <Pdf job={job} plan={hold.build.plan} stock={stock} />
         <Button href={address('csv')}>{t('build.machine')}</Button>
       </div>
       <div className="label-two">
@@ -94,5 +96,36 @@ export function LabelSheets({ job, plan, hold }: { job: number; plan: string | n
         {printed && <img className="label-sheet" src={printed} alt={t('build.sheetAsPrinted', { page })} />}
       </div>
     </section>
+  );
+}
+
+/** The sheets as PDF: printed by the server's own browser, fetched when they are done. */
+function Pdf({ job, plan, stock }: { job: number; plan: string; stock: string }) {
+  const { message } = App.useApp();
+  const [busy, setBusy] = useState(false);
+  const print = async () => {
+    setBusy(true);
+    try {
+      let sheet = unwrap(
+        await api.POST('/jobs/{job}/sheets', {
+          params: { path: { job } },
+          body: { view: `labels/${plan}/${stock}`, paper: stock.startsWith('a4') ? 'a4' : 'letter' },
+        }),
+      );
+      while (sheet.status === 'waiting' || sheet.status === 'printing') {
+        await new Promise((done) => setTimeout(done, 700));
+        sheet = unwrap(await api.GET('/sheets/{sheet}', { params: { path: { sheet: sheet.id } } }));
+      }
+      if (sheet.status === 'done') window.location.assign(`/api/v1/sheets/${sheet.id}/pdf`);
+      else void message.error(sheet.trouble ?? t('build.notPrinted'), 8);
+    } catch (e) {
+      void message.error(e instanceof ApiError ? e.message : t('build.noConnection'), 8);
+    }
+    setBusy(false);
+  };
+  return (
+    <Button loading={busy} onClick={() => void print()}>
+      {t('build.pdf')}
+    </Button>
   );
 }

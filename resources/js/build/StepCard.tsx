@@ -1,6 +1,7 @@
 import { Button, Input } from 'antd';
 import clsx from 'clsx';
 import { useState } from 'react';
+import { Link } from 'react-router';
 import type { Ask, Build, Step } from '../api/client';
 import { useUnits } from '../shell/units';
 import { AskRow } from './AskRow';
@@ -17,10 +18,12 @@ interface Props {
   mayWrite: boolean;
   choose: (step: string) => void;
   next: () => void;
+  /** the plan's wall, where it can be reached: a part of the step is shown on it */
+  onWall?: string;
 }
 
 /** One step, as it lies beside the rig: what, where, why here, with what, what to record, and one large "done". */
-export function StepCard({ hold, step, mayWrite, choose, next }: Props) {
+export function StepCard({ hold, step, mayWrite, choose, next, onWall }: Props) {
   const units = useUnits();
   const state = hold.states[step.id]!;
   const write = (kind: string, says: Record<string, unknown>) => hold.write(kind, step.id, says);
@@ -70,6 +73,15 @@ export function StepCard({ hold, step, mayWrite, choose, next }: Props) {
             </li>
           ))}
         </ul>
+      )}
+      {onWall && step.components.length > 0 && (
+        <p className="step-parts">
+          {step.components.map((c) => (
+            <Link key={c} to={`${onWall}&about=${encodeURIComponent(c)}`}>
+              {t('build.onTheWall', { part: c.replaceAll('_', ' ') })}
+            </Link>
+          ))}
+        </p>
       )}
       {(step.tools.length > 0 || step.takes.length > 0) && (
         <p className="step-tools">

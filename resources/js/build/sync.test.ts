@@ -11,7 +11,7 @@ const line = vi.hoisted(() => {
       super(typeof to === 'string' && to.startsWith('/') ? `http://tablet${to}` : to, init);
     }
   } as typeof Request;
-  const made = { answer: (_: Request): Promise<Response> => Promise.reject(new TypeError('nobody')) };
+  const made = { answer: (request: Request): Promise<Response> => Promise.reject(new TypeError(request.url)) };
   globalThis.fetch = ((request: Request) => made.answer(request)) as typeof fetch;
   return made;
 });

@@ -128,7 +128,7 @@ function JobLine({ job, linked, ofRig }: { job: JobRow; linked: boolean; ofRig: 
           </span>
         )}
         <span className="job-blocks">
-          {job.dangers !== null && job.dangers > 0 && <Severity severity="danger" />}
+          {job.stage !== 'build' && job.dangers !== null && job.dangers > 0 && <Severity severity="danger" />}
           {job.blocks.join(' · ')}
           {job.dangers === null && <span className="quiet"> {t('jobs.dangersNotWorkedOutYet')}</span>}
         </span>

@@ -2,6 +2,7 @@ import { Button } from 'antd';
 import { useState } from 'react';
 import { useMe } from '../shell/Session';
 import { TopBar } from '../shell/TopBar';
+import { FloorDays } from './FloorDays';
 import { JobList } from './JobList';
 import { OpenJob } from './OpenJob';
 import { t } from '../words/t';
@@ -22,6 +23,7 @@ export default function JobsPlace() {
             </Button>
           )}
         </div>
+        <FloorDays />
         <JobList />
       </main>
       <OpenJob open={opening} close={() => setOpening(false)} />

@@ -19,6 +19,7 @@ const CustomerPlace = lazy(() => import('../jobs/CustomerPlace'));
 const RigPlace = lazy(() => import('../jobs/RigPlace'));
 const JobPlace = lazy(() => import('../job/JobPlace'));
 const AtRig = lazy(() => import('../build/AtRig'));
+const LabelPrint = lazy(() => import('../build/LabelPrint'));
 const SheetPlace = lazy(() => import('../sheet/SheetPlace'));
 const TokensPlace = lazy(() => import('../account/TokensPlace'));
 const AccountPlace = lazy(() => import('../account/AccountPlace'));
@@ -86,6 +87,7 @@ function Places() {
         <Route path="/tokens" element={<TokensPlace />} />
         <Route path="/reference" element={<ReferencePlace />} />
         <Route path="/rig/:id" element={<AtRig />} />
+        <Route path="/jobs/:id/label-sheets" element={<LabelPrint />} />
         <Route path="/jobs/:id/sheet" element={<SheetPlace />} />
         <Route path="/jobs/:id" element={<Navigate to="plan" replace />} />
         <Route path="/jobs/:id/:place" element={<JobPlace />} />

@@ -12,6 +12,7 @@ import { Cautions } from '../ui/Cautions';
 import { Term } from '../ui/Term';
 import { Waiting } from '../ui/Waiting';
 import { BaselinePanel } from './BaselinePanel';
+import { FoundWires } from './FoundWires';
 import { SurveyContext } from './context';
 import { FirstLooks } from './FirstLooks';
 import { NeedsPanel } from './NeedsPanel';
@@ -133,6 +134,7 @@ export default function SurveyPlace({ hold }: PlaceProps) {
             />
           </div>
           <WalkRound items={reference.data.walk} />
+          <FoundWires job={hold.design.id} />
           <BaselinePanel job={hold.design.id} revision={hold.design.revision} />
           <NeedsPanel hold={hold} />
           <Cautions />

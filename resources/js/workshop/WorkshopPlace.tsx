@@ -4,14 +4,16 @@ import { TopBar } from '../shell/TopBar';
 import { useMe } from '../shell/Session';
 import { AuditLog } from './AuditLog';
 import { Customers } from './Customers';
+import { Hours } from './Hours';
 import { Prices } from './Prices';
 import { Roster } from './Roster';
 import { t } from '../words/t';
 import './WorkshopPlace.css';
 
-const PARTS = { prices: Prices, people: Roster, customers: Customers, log: AuditLog };
+const PARTS = { prices: Prices, hours: Hours, people: Roster, customers: Customers, log: AuditLog };
 const WORDS: Record<keyof typeof PARTS, string> = {
   prices: t('workshop.partsAndPrices'),
+  hours: t('workshop.hoursTitle'),
   people: t('workshop.people2'),
   customers: t('workshop.customers2'),
   log: t('workshop.whoDidWhat'),
