@@ -10,6 +10,8 @@ const [runs, seed] = process.argv.slice(2).map(Number);
 const root = join(import.meta.dirname, '..');
 const LINES = 2000;
 const PHOTOS = 200;
+/** Kills of one run at most: then it may come to its end. */
+const MOST_KILLS = 8;
 const STATE = 'tablet';
 const PORT = 9871;
 const HOME = `http://127.0.0.1:${PORT}`;
@@ -46,6 +48,18 @@ function killServer() {
     } catch {
       // Just gone by itself.
     }
+  }
+}
+
+/** Until the server answers again: a part that was killed often is started again after ten seconds only. */
+async function answering() {
+  for (;;) {
+    try {
+      if ((await fetch(`${HOME}/up`)).ok) return;
+    } catch {
+      // Not yet.
+    }
+    await sleep(200);
   }
 }
 
@@ -199,12 +213,14 @@ async function run(n) {
   const began = Date.now();
   for (;;) {
     try {
+      await answering();
       await signIn(page);
       await page.goto(`${HOME}/rig/${job}`, { timeout: 15_000 });
       const until = Date.now() + between(800, 6000);
       while (Date.now() < until && (await waiting(page, job)) > 0) await sleep(100);
       if ((await waiting(page, job)) === 0) break;
       if (Date.now() - began > 600_000) throw new Error('not all brought after ten minutes');
+      if (kills >= MOST_KILLS) continue;
       kills++;
       if (random() < 0.5) {
         killBrowser(profile);
@@ -218,6 +234,7 @@ async function run(n) {
       ({ context, page } = await openTablet(profile));
     }
   }
+  await answering();
   await sleep(500);
   await signIn(page);
   const kept = await page.evaluate(async (job) => {
