@@ -6,7 +6,7 @@ use Hollin\Core\Build\Compiled;
 use Hollin\Core\Build\Link;
 use Hollin\Core\Schedule\Activity;
 use Hollin\Core\Schedule\CriticalPath;
-use Symfony\Component\Process\Process;
+use Tests\Node;
 use Tests\Works;
 
 /**
@@ -18,25 +18,16 @@ use Tests\Works;
  */
 function graphsOutside(array $graphs): array
 {
-    $node = new Process(
-        [
-            'node',
-            '-e',
-            'import("@dagrejs/graphlib").then((m) => { const { Graph, alg } = m.default ?? m; let text = ""; ' .
-            'process.stdin.on("data", (d) => (text += d)).on("end", () => console.log(JSON.stringify(' .
-            'JSON.parse(text).map(([nodes, edges]) => { const g = new Graph(); g.setNode("from"); ' .
-            'for (const n of nodes) { g.setNode(n); g.setEdge("from", n, 0); } ' .
-            'for (const [a, b, w] of edges) g.setEdge(a, b, -w); const acyclic = alg.isAcyclic(g); ' .
+    return Node::each(
+        '@dagrejs/graphlib',
+        '(() => { const { Graph, alg } = m.default ?? m; const g = new Graph(); g.setNode("from"); ' .
+            'for (const n of x[0]) { g.setNode(n); g.setEdge("from", n, 0); } ' .
+            'for (const [a, b, w] of x[1]) g.setEdge(a, b, -w); const acyclic = alg.isAcyclic(g); ' .
             'const far = acyclic ? alg.bellmanFord(g, "from", (e) => g.edge(e)) : {}; ' .
             'return { acyclic, order: acyclic ? alg.topsort(g) : [], longest: Object.fromEntries(' .
-            'Object.entries(far).map(([n, d]) => [n, -d.distance])) }; })))); })',
-        ],
-        dirname(__DIR__, 2),
-        input: (string) json_encode($graphs),
+            'Object.entries(far).map(([n, d]) => [n, -d.distance])) }; })()',
+        $graphs,
     );
-    $node->mustRun();
-
-    return json_decode($node->getOutput(), true);
 }
 
 it('orders the work of every demo plan as a general library of graphs allows', function (): void {

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 use Hollin\Core\Network\Ladder;
 use Hollin\Core\Solve\NodalNetwork;
-use Symfony\Component\Process\Process;
+use Tests\Node;
 
 /**
  * Systems of equations as a general library of linear algebra solves them (ml-matrix: LU with pivoting).
@@ -14,20 +14,7 @@ use Symfony\Component\Process\Process;
  */
 function solvedOutside(array $systems): array
 {
-    $node = new Process(
-        [
-            'node',
-            '-e',
-            'import("ml-matrix").then(({ Matrix, solve }) => { let text = ""; ' .
-            'process.stdin.on("data", (d) => (text += d)).on("end", () => console.log(JSON.stringify(' .
-            'JSON.parse(text).map(([a, b]) => solve(new Matrix(a), Matrix.columnVector(b)).to1DArray())))); })',
-        ],
-        dirname(__DIR__, 2),
-        input: (string) json_encode($systems, JSON_PRESERVE_ZERO_FRACTION),
-    );
-    $node->mustRun();
-
-    return json_decode($node->getOutput(), true);
+    return Node::each('ml-matrix', 'm.solve(new m.Matrix(x[0]), m.Matrix.columnVector(x[1])).to1DArray()', $systems);
 }
 
 it('solves networks as a general library does, real and complex', function (): void {

@@ -10,6 +10,7 @@ use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Network\Purpose;
 use Hollin\Core\Network\Role;
 use Hollin\Core\Network\Source;
+use Hollin\Core\Network\Walk;
 
 /** Where what is dangerous can get to, whatever stands open now: over every contact, and through what converts it. */
 final class Ways
@@ -168,32 +169,24 @@ final class Ways
      * Hot terminals that a winding can reach.
      *
      * @param ?array<string, true> $plugs null to stop at plugs; else filled with those that are passed
-     * @return array<string, true>
+     * @return array<string, ?string>
      */
     private static function hotFrom(Graph $graph, string $from, ?array &$plugs): array
     {
-        $seen = [$from => true];
-        $queue = [$from];
-        while ($queue !== []) {
-            $at = array_pop($queue);
-            foreach ($graph->neighbours()[$at] ?? [] as [$other, $id]) {
-                $element = $graph->elements[$id];
-                if (isset($seen[$other]) || !self::energises($element) || $element->role === Role::N) {
-                    continue;
-                }
-                $device = $graph->devices[(string) $element->device] ?? null;
-                if ($device?->job === 'plug') {
-                    if ($plugs === null) {
-                        continue;
-                    }
-                    $plugs[$device->id] = true;
-                }
-                $seen[$other] = true;
-                $queue[] = $other;
+        return Walk::reach($graph, [$from], function (Element $element) use ($graph, &$plugs): bool {
+            if (!self::energises($element) || $element->role === Role::N) {
+                return false;
             }
-        }
+            $device = $graph->devices[(string) $element->device] ?? null;
+            if ($device?->job === 'plug') {
+                if ($plugs === null) {
+                    return false;
+                }
+                $plugs[$device->id] = true;
+            }
 
-        return $seen;
+            return true;
+        });
     }
 
     /**
@@ -203,25 +196,15 @@ final class Ways
      */
     public static function feedsBehind(Graph $graph, Element $open, string $behind): array
     {
-        $seen = [$behind => true];
-        $queue = [$behind];
-        while ($queue !== []) {
-            $at = array_pop($queue);
-            foreach ($graph->neighbours()[$at] ?? [] as [$other, $id]) {
-                if ($id !== $open->id && !isset($seen[$other]) && self::energises($graph->elements[$id])) {
-                    $seen[$other] = true;
-                    $queue[] = $other;
-                }
-            }
-        }
+        $seen = Walk::reach($graph, [$behind], fn(Element $e): bool => $e->id !== $open->id && self::energises($e));
         $found = [];
         foreach ($graph->batteries as $battery) {
-            if (isset($seen[$battery->pos])) {
+            if (array_key_exists($battery->pos, $seen)) {
                 $found[$graph->label($battery->component)] = true;
             }
         }
         foreach ($graph->converters as $converter) {
-            if ($converter->charges() && isset($seen[$converter->output[0]])) {
+            if ($converter->charges() && array_key_exists($converter->output[0], $seen)) {
                 $found[$graph->label($converter->component)] = true;
             }
         }

@@ -1,4 +1,5 @@
 import { api, ApiError, unwrap, type Build } from '../api/client';
+import { sendPhoto } from '../api/photos';
 import { clock, store, tablet } from './store';
 
 /** Lines that go in one parcel. */
@@ -25,17 +26,8 @@ async function bringAlone(job: number, who: number): Promise<Brought> {
   const brought = { taken: 0, refused: 0, away: false };
   try {
     for (const picture of await store.pictures.where({ job, sent: 0 }).toArray()) {
-      const body = new FormData();
-      body.append('photo', picture.blob, `${picture.sha256.slice(0, 12)}.jpg`);
-      body.append('component', picture.component);
       try {
-        unwrap(
-          await api.POST('/jobs/{job}/photos', {
-            params: { path: { job } },
-            body: body as never,
-            bodySerializer: (b) => b as never,
-          }),
-        );
+        await sendPhoto(job, picture.component, picture.blob, `${picture.sha256.slice(0, 12)}.jpg`);
       } catch (e) {
         // A picture that the server will never take must not hold up the rest; it stays here to be seen.
         if (!(e instanceof ApiError) || e.status === 401 || e.status === 419 || e.status === 429 || e.status >= 500)

@@ -2,6 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { App, Button } from 'antd';
 import { useRef, useState } from 'react';
 import { api, ApiError, unwrap, type Photo } from '../api/client';
+import { sendPhoto } from '../api/photos';
 import { t } from '../words/t';
 import './Photos.css';
 
@@ -40,17 +41,8 @@ export function Photos({ job, component, label }: { job: number; component: stri
   const add = async (files: FileList | null) => {
     setBusy(true);
     for (const file of files ?? []) {
-      const body = new FormData();
-      body.append('photo', await smaller(file), file.name.replace(/\.\w+$/, '.jpg'));
-      body.append('component', component);
       try {
-        unwrap(
-          await api.POST('/jobs/{job}/photos', {
-            params: { path: { job } },
-            body: body as never,
-            bodySerializer: (b) => b as never,
-          }),
-        );
+        await sendPhoto(job, component, await smaller(file), file.name.replace(/\.\w+$/, '.jpg'));
       } catch (e) {
         void message.error(
           e instanceof ApiError
