@@ -6,8 +6,8 @@ namespace App\Actions;
 
 use App\Models\Approval;
 use App\Models\LogEntry;
-use App\Models\RigJob;
 use App\Models\Revision;
+use App\Models\RigJob;
 use Hollin\Core\Answers\BuildAnswer;
 use Hollin\Core\Build\Entry;
 use Hollin\Core\Build\Times;

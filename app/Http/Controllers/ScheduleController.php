@@ -7,7 +7,6 @@ namespace App\Http\Controllers;
 use App\Actions\Schedules;
 use App\Models\RigJob;
 use App\Models\User;
-use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
