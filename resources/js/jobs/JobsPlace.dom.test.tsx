@@ -37,7 +37,8 @@ const row = (id: number, title: string, stage: string, more: Partial<JobRow> = {
 function floor(jobs: JobRow[], more = false) {
   const get = vi
     .spyOn(api, 'GET')
-    .mockImplementation((() => Promise.resolve({ data: { jobs, more }, response: new Response() })) as never);
+    .mockImplementation(((path: string) =>
+      Promise.resolve({ data: path === '/floor' ? { jobs: [] } : { jobs, more }, response: new Response() })) as never);
   inDocument(<JobsPlace />);
   return get;
 }

@@ -12,7 +12,7 @@ use Hollin\Core\Schedule\Task;
 use Hollin\Core\Schedule\Windows;
 
 /** @return array<string, Activity> drawn at random */
-function drawn(int $seed, int $count, bool $daylight = false): array
+function drawnWork(int $seed, int $count, bool $daylight = false): array
 {
     mt_srand($seed);
     $all = [];
@@ -54,7 +54,7 @@ const MONDAY = 29933640;
 it('never beats the shortest of all orders, and finds it (brute force, up to 6 activities)', function (): void {
     $met = 0;
     for ($seed = 1; $seed <= 60; $seed++) {
-        $activities = drawn($seed, 6);
+        $activities = drawnWork($seed, 6);
         $floor = new Floor(crew(Windows::always()), Windows::always());
         $best = PHP_INT_MAX;
         $walk = function (array $order, array $rest) use (&$walk, &$best, $activities, $floor): void {
@@ -88,7 +88,7 @@ it('keeps every rule of a schedule: order, people, competence, hours, daylight, 
     $open = $hours->windows(MONDAY);
     $light = $hours->daylight(MONDAY);
     for ($seed = 1; $seed <= 40; $seed++) {
-        $activities = drawn($seed, 30, true);
+        $activities = drawnWork($seed, 30, true);
         $activities['a3'] = new Activity('a3', 60, 0, [], notBefore: MONDAY + 3 * 1440);
         $people = array_column(crew($open), null, 'id');
         $table = (new Floor(array_values($people), $light))->schedule($activities, MONDAY);
@@ -180,7 +180,7 @@ it('says who is missing when nobody may ever do it', function (): void {
 
 it('ends no later when a person more is there, and no sooner when something is late (drawn)', function (): void {
     for ($seed = 1; $seed <= 30; $seed++) {
-        $activities = drawn($seed, 14);
+        $activities = drawnWork($seed, 14);
         $path = CriticalPath::of($activities);
         foreach (array_keys($activities) as $id) {
             $late = $activities;
