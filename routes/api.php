@@ -88,6 +88,7 @@ Route::middleware([
     Route::get('/jobs/{job}/approvals', [ApprovalController::class, 'index']);
     Route::post('/jobs/{job}/approvals', [ApprovalController::class, 'store']);
     Route::get('/jobs/{job}/build', [BuildController::class, 'show']);
+    Route::get('/jobs/{job}/build/walls', [BuildController::class, 'walls']);
     Route::get('/jobs/{job}/as-built', [BuildController::class, 'asBuilt']);
     Route::get('/jobs/{job}/labels', [BuildController::class, 'labels']);
     Route::get('/jobs/{job}/log', [LogController::class, 'index']);

@@ -41,7 +41,7 @@ final class Works
                 $document->place ?? new stdClass(),
                 $plan,
             ),
-            count(Baseline::of($was)),
+            Baseline::of($was),
         );
     }
 

@@ -3,8 +3,8 @@
 declare(strict_types=1);
 
 /*
- * What the figures promise, measured: php tools/bench.php core|scale|flow|sizing|build, or load URL [SECONDS [RIG]] against a
- * running application, the rig tideline or bellows. bin/bench runs them all.
+ * What the figures promise, measured: php tools/bench.php core|scale|flow|sizing|build, or load URL [SECONDS [RIG]]
+ * against a running application, the rig tideline or bellows. bin/bench runs them all.
  */
 
 use Illuminate\Contracts\Console\Kernel;

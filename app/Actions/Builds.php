@@ -20,6 +20,9 @@ final class Builds
 {
     private const KEEP_S = 604_800;
 
+    /** Kept work of another form is made anew. */
+    private const FORM = 2;
+
     /** Jobs of a workshop whose recorded times are learnt from, the latest first. */
     private const LEARNT_FROM = 40;
 
@@ -41,7 +44,7 @@ final class Builds
      */
     public function answer(Revision $revision, string $plan): BuildAnswer
     {
-        $key = 'work:' . RuleBook::VERSION . ":{$revision->sha256}:{$plan}";
+        $key = 'work:' . self::FORM . ':' . RuleBook::VERSION . ":{$revision->sha256}:{$plan}";
         $cache = Cache::store('answers');
         $kept = $cache->get($key);
         $answer = is_string($kept) ? @unserialize($kept, ['allowed_classes' => true]) : null;

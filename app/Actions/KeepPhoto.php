@@ -31,7 +31,7 @@ final class KeepPhoto
         $bytes = (string) $file->get();
         $head = PictureHead::of($bytes);
         $sha = hash('sha256', $bytes);
-        $there = $job->photos()->where('component', $component)->where('raw_sha256', $sha)->first();
+        $there = $job->photos()->cameAs($component, $sha)->first();
         if ($there !== null) {
             // Brought again, it may be because its file is damaged: then it is developed anew.
             if ($there->status === 'failed' || ($there->status === 'kept' && !$there->isWhole())) {
@@ -55,8 +55,7 @@ final class KeepPhoto
         $photo->rig_job_id = $job->id;
         $this->develop($photo, $bytes);
 
-        return Photo::query()->find($photo->id) ??
-            $job->photos()->where('component', $component)->where('raw_sha256', $sha)->firstOrFail();
+        return Photo::query()->find($photo->id) ?? $job->photos()->cameAs($component, $sha)->firstOrFail();
     }
 
     /** Lays the picture aside as it came and leaves the rest to the worker. */

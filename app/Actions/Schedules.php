@@ -102,7 +102,8 @@ final class Schedules
     }
 
     /**
-     * Approved jobs that are not done, the soonest fetched first, each into what the ones before leave of people and bays.
+     * Approved jobs that are not done, the soonest fetched first, each into what the ones before leave of people and
+     * bays.
      *
      * @return array<string, mixed>
      */

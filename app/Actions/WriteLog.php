@@ -10,12 +10,15 @@ use App\Models\User;
 use Carbon\CarbonImmutable;
 use Hollin\Core\Build\Entry;
 use Hollin\Core\Job\Problem;
+use Hollin\Core\Plan\Refused;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 
 /**
  * Takes lines into a job's logbook: each once, however often it is sent, all good ones of a parcel and none of the bad,
  * numbered without gaps in the order in which they came.
+ *
+ * @phpstan-type Refusal array{uuid: string, problems: list<array{pointer: string, message: string}>}
  */
 final class WriteLog
 {
@@ -24,10 +27,12 @@ final class WriteLog
     /** A tablet's clock that differs by less than this from the server's is taken to be right, s. */
     private const AGREE_S = 5;
 
+    public function __construct(private readonly TakeReading $take) {}
+
     /**
      * @param list<mixed> $lines as sent
      * @param CarbonImmutable $sentAt by the tablet's clock
-     * @return array{taken: list<array{uuid: string, number: int}>, refused: list<array{uuid: string, problems: list<array{pointer: string, message: string}>}>, last: int}
+     * @return array{taken: list<array{uuid: string, number: int}>, refused: list<Refusal>, last: int}
      */
     public function __invoke(
         RigJob $job,
@@ -98,9 +103,46 @@ final class WriteLog
             foreach (array_chunk($rows, 200) as $chunk) {
                 LogEntry::query()->insert($chunk);
             }
+            $this->readings($job, $user, $revision, $rows);
 
             return ['taken' => $taken, 'refused' => $refused, 'last' => $number];
         });
+    }
+
+    /**
+     * Readings of the baseline that were taken beside the rig stand in the survey too.
+     *
+     * @param list<array<string, mixed>> $rows lines as they were taken
+     */
+    private function readings(RigJob $job, User $user, int $revision, array $rows): void
+    {
+        foreach ($rows as $row) {
+            $says = json_decode((string) $row['says']);
+            if (
+                $row['kind'] !== 'value' ||
+                !str_starts_with($says->ask, TakeReading::MARK) ||
+                abs($says->number ?? 0) > TakeReading::MOST
+            ) {
+                continue;
+            }
+            try {
+                ($this->take)(
+                    $job,
+                    $revision,
+                    $user->id,
+                    [
+                        'uuid' => (string) $row['uuid'],
+                        'what' => substr($says->ask, strlen(TakeReading::MARK)),
+                        'value' => $says->number ?? null,
+                        'words' => isset($says->words) ? mb_substr($says->words, 0, 120) : null,
+                        'instrument' => $says->instrument ?? null,
+                    ],
+                    $row['at'],
+                );
+            } catch (Refused) {
+                // The rig as it was surveyed then has no such reading: the line itself is kept all the same.
+            }
+        }
     }
 
     /** @return list<Problem> */

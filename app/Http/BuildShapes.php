@@ -68,6 +68,9 @@ final class BuildShapes
                 'low' => Shape::MAYBE_NUMBER,
                 'high' => Shape::MAYBE_NUMBER,
                 'why' => $text,
+                'options' => Shape::list($text),
+                'expected' => $text,
+                'finds' => $flag,
             ]),
             'Step' => Shape::object([
                 'id' => $text,
@@ -87,7 +90,7 @@ final class BuildShapes
                 'takes' => Shape::list($text),
                 'asks' => Shape::list(Shape::ref('Ask')),
                 'cautions' => Shape::list(Shape::object(['id' => $text, 'title' => $text, 'why' => $text])),
-                'labels' => Shape::list($text),
+                'labels' => Shape::list(Shape::ref('Label')),
                 'minutes' => Shape::object([
                     'low' => $number,
                     'likely' => $number,
@@ -175,7 +178,25 @@ final class BuildShapes
                 'step' => $text,
                 'by' => $text,
                 'at' => $text,
+                'photo' => $text,
                 'late' => $flag,
+            ]),
+            'LogPhoto' => Shape::object([
+                'sha256' => $text,
+                'component' => $text,
+                'step' => $text,
+                'ask' => $text,
+                'words' => $text,
+                'arrows' => Shape::list(
+                    Shape::object(['x' => $number, 'y' => $number, 'toX' => $number, 'toY' => $number]),
+                ),
+                'by' => $text,
+                'at' => $text,
+            ]),
+            'BuildWalls' => Shape::object([
+                'revision' => $integer,
+                'plan' => $text,
+                'walls' => Shape::map(Shape::ref('Wall')),
             ]),
             'AsBuilt' => Shape::object([
                 'rows' => Shape::list(
@@ -201,6 +222,7 @@ final class BuildShapes
                     'gone' => Shape::list($text),
                 ]),
                 'last' => $integer,
+                'readings' => Shape::map(Shape::ref('ReadingRow')),
                 'comesOn' => Shape::MAYBE_TEXT,
                 'goesOn' => Shape::MAYBE_TEXT,
                 'stocks' => Shape::map($text),
@@ -215,7 +237,7 @@ final class BuildShapes
                 'pins' => Shape::map($text),
                 'wires' => Shape::list(['type' => 'object', 'additionalProperties' => true]),
                 'differences' => Shape::list(Shape::map($text)),
-                'photos' => Shape::list(['type' => 'object', 'additionalProperties' => true]),
+                'photos' => Shape::list(Shape::ref('LogPhoto')),
             ]),
         ];
     }

@@ -239,6 +239,7 @@ final class OpenApiDocument
                 'bytes' => $integer,
                 'status' => $text,
                 'raw' => $maybe,
+                'raws' => Shape::list($text),
                 'trouble' => $maybe,
                 'by' => $maybe,
                 'at' => $text,

@@ -71,7 +71,8 @@ final class DevelopPhoto implements ShouldQueue
                 ->lockForUpdate()
                 ->first();
             if ($first !== null) {
-                $first->update(['raw_sha256' => $photo->raw_sha256]);
+                $all = array_unique([...$first->raws(), ...$photo->raws()]);
+                $first->update(['other_raws' => array_values(array_diff($all, [$first->raw_sha256]))]);
                 $photo->delete();
 
                 return;

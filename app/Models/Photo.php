@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Files\Shelf;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
@@ -25,6 +26,7 @@ use Illuminate\Support\Carbon;
  * @property string|null $trouble
  * @property string|null $incoming as it came, until it is written anew
  * @property string|null $raw_sha256 of what came
+ * @property list<string> $other_raws of what came too, and was the same once written anew
  * @property Carbon $created_at
  * @property RigJob $rigJob
  * @property User|null $user
@@ -39,6 +41,7 @@ final class Photo extends Model
         'component',
         'sha256',
         'raw_sha256',
+        'other_raws',
         'bytes',
         'width',
         'height',
@@ -47,6 +50,8 @@ final class Photo extends Model
         'trouble',
         'incoming',
     ];
+
+    protected $casts = ['other_raws' => 'array'];
 
     /** @return BelongsTo<RigJob, $this> */
     public function rigJob(): BelongsTo
@@ -58,6 +63,28 @@ final class Photo extends Model
     public function user(): BelongsTo
     {
         return $this->belongsTo(User::class);
+    }
+
+    /**
+     * By the name of a picture as it came.
+     *
+     * @param Builder<Photo> $photos
+     */
+    public function scopeCameAs(Builder $photos, string $component, string $sha256): void
+    {
+        $photos
+            ->where('component', $component)
+            ->where(
+                fn(Builder $either) => $either
+                    ->where('raw_sha256', $sha256)
+                    ->orWhereJsonContains('other_raws', $sha256),
+            );
+    }
+
+    /** @return list<string> the names under which it came */
+    public function raws(): array
+    {
+        return array_values(array_filter([$this->raw_sha256, ...$this->other_raws ?? []]));
     }
 
     public function file(): string

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Hollin\Core\Answers\Baseline;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
@@ -55,5 +56,25 @@ final class Reading extends Model
     public function user(): BelongsTo
     {
         return $this->belongsTo(User::class);
+    }
+
+    /** @return array<string, mixed> what was read, by whom, and whether it is what was expected */
+    public function row(): array
+    {
+        $value = $this->value === null ? null : (float) $this->value;
+
+        return [
+            'id' => $this->id,
+            'what' => $this->what,
+            'revision' => $this->revision,
+            'value' => $value,
+            'words' => $this->words,
+            'unit' => $this->unit,
+            'verdict' => Baseline::fromArray((array) json_decode($this->expected, true))->verdict($value, $this->words),
+            'instrument' => $this->instrument,
+            'note' => $this->note,
+            'by' => $this->user?->name,
+            'at' => $this->created_at->toIso8601ZuluString(),
+        ];
     }
 }

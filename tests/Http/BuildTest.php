@@ -256,6 +256,84 @@ describe('the logbook', function (): void {
     });
 });
 
+describe('the baseline beside the rig', function (): void {
+    it(
+        'stands in the survey as soon as the tablet has a signal, each reading once, with its verdict',
+        function (): void {
+            $lead = $this->person(Role::Lead);
+            $job = jobOf($lead);
+            $this->actingAs($lead);
+            approve($this, $job)->assertCreated();
+            $step = collect($this->getJson("/api/v1/jobs/{$job->id}/build")->json('steps'))->firstWhere(
+                'kind',
+                'baseline',
+            );
+            $volts = collect($step['asks'])->first(fn(array $a): bool => str_starts_with($a['id'], 'base.rest_'));
+            $word = collect($step['asks'])->first(fn(array $a): bool => $a['options'] !== []);
+            expect($word['options'])->toContain($word['expected']);
+            $lines = [
+                logLine(
+                    'value',
+                    $step['id'],
+                    ['ask' => $volts['id'], 'number' => 3.2, 'instrument' => 'meter 2'],
+                    0,
+                    at: now()->subDays(3)->format('Y-m-d\TH:i:s\Z'),
+                ),
+                logLine('value', $step['id'], ['ask' => $word['id'], 'words' => $word['expected']]),
+                // What no meter shows, and what this rig does not have, are lines of the logbook and nothing more.
+                logLine('value', $step['id'], ['ask' => $volts['id'], 'number' => 9e8]),
+                logLine('value', $step['id'], ['ask' => 'base.rest_nowhere', 'number' => 1]),
+            ];
+            sendLog($this, $job, $lines)->assertOk()->assertJsonCount(4, 'taken');
+            sendLog($this, $job, $lines)->assertOk();
+            $readings = collect($this->getJson("/api/v1/jobs/{$job->id}/baseline")->json('readings'));
+            expect($readings)
+                ->toHaveCount(2)
+                ->and($readings[0]['verdict'])
+                ->toBe('not as expected')
+                ->and($readings[0]['instrument'])
+                ->toBe('meter 2')
+                ->and(substr($readings[0]['at'], 0, 10))
+                ->toBe(now()->subDays(3)->toDateString())
+                ->and($readings[1]['verdict'])
+                ->toBe('as expected');
+            // And what the survey has is there beside the rig.
+            $this->getJson("/api/v1/jobs/{$job->id}/build")->assertJsonPath(
+                'readings',
+                fn(array $r): bool => $r[$volts['id']]['value'] === 3.2,
+            );
+        },
+    );
+
+    it('comes with a drawing of every stage, without a state', function (): void {
+        $lead = $this->person(Role::Lead);
+        $job = jobOf($lead);
+        $this->actingAs($lead);
+        $build = $this->getJson("/api/v1/jobs/{$job->id}/build")->json();
+        $walls = $this->getJson("/api/v1/jobs/{$job->id}/build/walls")
+            ->assertOk()
+            ->json('walls');
+        expect(array_keys($walls))->toBe(['as_found', ...array_column($build['stages'], 'id')]);
+        foreach ($walls as $wall) {
+            expect(array_keys($wall['plates']))->toContain('main_panel');
+        }
+        // Every part that a step is done at can be found on one of them.
+        foreach ($build['steps'] as $step) {
+            foreach ($step['components'] as $part) {
+                $drawn = array_filter(
+                    $walls,
+                    fn(array $w): bool => str_contains(
+                        (string) json_encode([$w['plates'], $w['trays']]),
+                        "\"{$part}\"",
+                    ),
+                );
+                expect($drawn)->not->toBe([], "{$step['id']} {$part}");
+            }
+        }
+        $this->getJson("/api/v1/jobs/{$job->id}/build/walls?plan=nowhere")->assertStatus(422);
+    });
+});
+
 describe('schedule, calendar, labels', function (): void {
     it('lays a job along working hours and says when it is late', function (): void {
         $job = jobOf($this->person(Role::Lead));

@@ -175,3 +175,47 @@ it(
         expect($photo->refresh()->status)->toBe('kept')->and($photo->isWhole())->toBeTrue();
     },
 );
+
+it('answers to every name under which one picture came, and keeps no words hidden in it', function (): void {
+    $bytes = small();
+    // The same picture with a remark inside: other bytes, nothing else to see.
+    $remark = 'taken at 51.1 N 4.2 E by somebody';
+    $told = substr($bytes, 0, 2) . "\xFF\xFE" . pack('n', strlen($remark) + 2) . $remark . substr($bytes, 2);
+    $first = bring($this, $this->job, $bytes)->assertCreated()->json('id');
+    bring($this, $this->job, $told);
+    $photos = $this->getJson("/api/v1/jobs/{$this->job->id}/photos")->json('photos');
+    expect($photos)
+        ->toHaveCount(1)
+        ->and($photos[0]['raws'])
+        ->toBe([hash('sha256', $bytes), hash('sha256', $told)])
+        ->and($photos[0]['raw'])
+        ->toBe(hash('sha256', $bytes));
+    // Either of them, brought again, is the one that is there.
+    expect(bring($this, $this->job, $told)->json('id'))
+        ->toBe($first)
+        ->and(bring($this, $this->job, $bytes)->json('id'))
+        ->toBe($first);
+
+    $png = pngThatSays($remark);
+    expect($png)->toContain($remark);
+    $id = bring($this, $this->job, $png, 'main_panel')->assertCreated()->json('id');
+    expect(
+        $this->get("/api/v1/photos/{$id}")
+            ->assertOk()
+            ->streamedContent(),
+    )
+        ->not->toContain('taken at')
+        ->and(bring($this, $this->job, $told, 'battery')->json('id'))
+        ->not->toBe($first);
+});
+
+/** A PNG that says something in a text chunk (PNG specification, 11.3.4.3). */
+function pngThatSays(string $says): string
+{
+    ob_start();
+    imagepng(imagecreatetruecolor(20, 20));
+    $png = (string) ob_get_clean();
+    $chunk = "tEXtComment\0{$says}";
+
+    return substr($png, 0, 33) . pack('N', strlen($chunk) - 4) . $chunk . pack('N', crc32($chunk)) . substr($png, 33);
+}

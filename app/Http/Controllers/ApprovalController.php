@@ -61,7 +61,8 @@ final class ApprovalController
         OA\Post(
             path: '/jobs/{job}/approvals',
             operationId: 'approve',
-            summary: 'Let a plan be built as it stands at a revision. A danger that stays open needs a reason. Lead only.',
+            summary: 'Let a plan be built as it stands at a revision. A danger that stays open needs a reason. ' .
+                'Lead only.',
         ),
     ]
     #[OA\Parameter(name: 'job', in: 'path', required: true, schema: new OA\Schema(type: 'integer'))]

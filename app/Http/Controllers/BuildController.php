@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\Builds;
+use App\Actions\TakeReading;
 use App\Models\LogEntry;
+use App\Models\Reading;
 use App\Models\RigJob;
 use Carbon\CarbonImmutable;
 use Hollin\Core\Build\Label;
@@ -84,6 +86,13 @@ final class BuildController
                 'draft' => $approval === null || $approval->revision !== $revision,
                 'since' => ['changed' => $changed, 'gone' => $gone],
                 'last' => (int) LogEntry::query()->where('rig_job_id', $job->id)->max('number'),
+                'readings' => (object) Reading::query()
+                    ->with('user')
+                    ->where('rig_job_id', $job->id)
+                    ->orderBy('id')
+                    ->get()
+                    ->mapWithKeys(fn(Reading $r): array => [TakeReading::MARK . $r->what => $r->row()])
+                    ->all(),
                 'comesOn' => $job->comes_on,
                 'goesOn' => $job->goes_on,
                 'stocks' => array_combine(
@@ -132,6 +141,50 @@ final class BuildController
 
         return response()->json(
             $answer->asBuilt($job->revision($revision)->decoded(), $answer->logbook($this->builds->entries($job))),
+            200,
+            [],
+            JSON_PRESERVE_ZERO_FRACTION,
+        );
+    }
+
+    #[
+        OA\Get(
+            path: '/jobs/{job}/build/walls',
+            operationId: 'buildWalls',
+            summary: 'The rig of the work as it is drawn, as found and after each stage, for a tablet that goes ' .
+                'without a signal: what stands where, in no state.',
+        ),
+    ]
+    #[OA\Parameter(name: 'job', in: 'path', required: true, schema: new OA\Schema(type: 'integer'))]
+    #[OA\Parameter(name: 'plan', in: 'query', required: false, schema: new OA\Schema(type: 'string'))]
+    #[OA\Parameter(name: 'draft', in: 'query', required: false, schema: new OA\Schema(type: 'boolean'))]
+    #[
+        OA\Response(
+            response: 200,
+            description: 'Walls',
+            content: new OA\JsonContent(ref: '#/components/schemas/BuildWalls'),
+        ),
+    ]
+    #[
+        OA\Response(
+            response: 422,
+            description: 'No such plan',
+            content: new OA\JsonContent(ref: '#/components/schemas/Trouble'),
+        ),
+    ]
+    public function walls(Request $request, RigJob $job): JsonResponse
+    {
+        Gate::authorize('view', $job);
+        $request->validate(['plan' => ['nullable', 'string', 'max:60'], 'draft' => ['nullable', 'in:0,1,true,false']]);
+        [$revision, $plan] = $this->asked($request, $job);
+        $document = $job->revision($revision)->decoded();
+
+        return response()->json(
+            [
+                'revision' => $revision,
+                'plan' => $plan,
+                'walls' => $this->builds->answer($job->revision($revision), $plan)->walls($document),
+            ],
             200,
             [],
             JSON_PRESERVE_ZERO_FRACTION,

@@ -55,7 +55,8 @@ final class LogController
         OA\Post(
             path: '/jobs/{job}/log',
             operationId: 'writeLog',
-            summary: 'Write lines into the logbook. Each is taken once by its UUID, however often it is sent; a bad one ' .
+            summary: 'Write lines into the logbook. Each is taken once by its UUID, however often it is sent; a ' .
+                'bad one ' .
                 'is told and keeps none of the others out.',
         ),
     ]

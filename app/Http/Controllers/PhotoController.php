@@ -106,7 +106,7 @@ final class PhotoController
         return response()->json(self::row($keep($job, $user, $file, $given['component'], $given['note'] ?? null)), 201);
     }
 
-    /** Whether a part is there as found, or comes with a plan; what belongs to a step of the work is step. and its id. */
+    /** Whether a part is there as found, or comes with a plan; what belongs to a step is named step. and its id. */
     private static function isThere(stdClass $document, string $component): bool
     {
         if (
@@ -172,6 +172,7 @@ final class PhotoController
             'bytes' => $photo->bytes,
             'status' => $photo->status,
             'raw' => $photo->raw_sha256,
+            'raws' => $photo->raws(),
             'trouble' => $photo->trouble,
             'by' => $photo->user?->name,
             'at' => $photo->created_at->toIso8601ZuluString(),

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Actions\TakeReading;
 use App\Models\Reading;
 use App\Models\RigJob;
 use Hollin\Core\Answers\Baseline;
@@ -40,7 +41,7 @@ final class ReadingController
 
         return response()->json([
             'points' => $rig === null ? [] : array_map(fn(Baseline $b): array => $b->toArray(), Baseline::of($rig)),
-            'readings' => $readings->map(self::row(...))->all(),
+            'readings' => $readings->map(fn(Reading $r): array => $r->row())->all(),
         ]);
     }
 
@@ -67,66 +68,21 @@ final class ReadingController
             content: new OA\JsonContent(ref: '#/components/schemas/Trouble'),
         ),
     ]
-    public function store(Request $request, RigJob $job): JsonResponse
+    public function store(Request $request, RigJob $job, TakeReading $take): JsonResponse
     {
         Gate::authorize('survey', $job);
+        $most = TakeReading::MOST;
         $given = $request->validate([
             'uuid' => ['required', 'uuid'],
-            'what' => ['required', 'string', 'max:40'],
-            'value' => ['nullable', 'numeric', 'between:-100000,100000', 'required_without:words'],
+            'what' => ['required', 'string', 'max:120'],
+            'value' => ['nullable', 'numeric', "between:-{$most},{$most}", 'required_without:words'],
             'words' => ['nullable', 'string', 'max:120'],
             'instrument' => ['nullable', 'string', 'max:80'],
             'note' => ['nullable', 'string', 'max:500'],
         ]);
-        $before = Reading::query()->where('rig_job_id', $job->id)->where('uuid', $given['uuid'])->first();
-        if ($before !== null) {
-            return response()->json(self::row($before), 201);
-        }
-        $rig = (new JobAnswers($job->revision($job->head)->decoded()))->rig('as_found');
-        $point = $rig === null ? null : array_column(Baseline::of($rig), null, 'id')[$given['what']] ?? null;
-        if ($point === null) {
-            throw \Hollin\Core\Plan\Refused::because('/what', 'is not one of this rig\'s baseline readings.');
-        }
-        $reading = Reading::query()->create([
-            'rig_job_id' => $job->id,
-            'user_id' => $request->user()?->getAuthIdentifier(),
-            'uuid' => $given['uuid'],
-            'revision' => $job->head,
-            'what' => $point->id,
-            'view' => 'as_found',
-            'state' => $point->state,
-            'function' => $point->function,
-            'point_a' => $point->a,
-            'point_b' => $point->b === '' ? null : $point->b,
-            'value' => $given['value'] ?? null,
-            'words' => $given['words'] ?? null,
-            'unit' => $point->unit,
-            'instrument' => $given['instrument'] ?? null,
-            'note' => $given['note'] ?? null,
-            'expected' => json_encode($point->toArray(), JSON_THROW_ON_ERROR),
-        ]);
+        $user = $request->user()?->getAuthIdentifier();
+        $reading = $take($job, $job->head, is_numeric($user) ? (int) $user : null, $given);
 
-        return response()->json(self::row($reading->load('user')), 201);
-    }
-
-    /** @return array<string, mixed> */
-    private static function row(Reading $reading): array
-    {
-        $point = Baseline::fromArray((array) json_decode($reading->expected, true));
-        $value = $reading->value === null ? null : (float) $reading->value;
-
-        return [
-            'id' => $reading->id,
-            'what' => $reading->what,
-            'revision' => $reading->revision,
-            'value' => $value,
-            'words' => $reading->words,
-            'unit' => $reading->unit,
-            'verdict' => $point->verdict($value, $reading->words),
-            'instrument' => $reading->instrument,
-            'note' => $reading->note,
-            'by' => $reading->user?->name,
-            'at' => $reading->created_at->toIso8601ZuluString(),
-        ];
+        return response()->json($reading->load('user')->row(), 201);
     }
 }

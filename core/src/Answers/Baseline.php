@@ -252,11 +252,27 @@ final readonly class Baseline
     public function shown(): string
     {
         return match (true) {
-            $this->expected !== null => explode(' (', $this->expected, 2)[0],
+            $this->expected !== null => self::short($this->expected),
             $this->lowest === null => "below {$this->highest} {$this->unit}",
             $this->highest === null => "open, or above {$this->lowest} {$this->unit}",
             default => "{$this->lowest} … {$this->highest} {$this->unit}",
         };
+    }
+
+    /** @return list<string> words that can be read here, the short ones; none where a figure is read */
+    public function options(): array
+    {
+        return match ($this->function) {
+            'plug_tester' => array_map(self::short(...), Meter::TESTER),
+            'gfci_button' => array_map(self::short(...), Meter::BUTTON),
+            default => [],
+        };
+    }
+
+    /** Words without what explains them. */
+    private static function short(string $words): string
+    {
+        return (preg_split('/ \(|: /', $words, 2) ?: [$words])[0];
     }
 
     /** as expected, not as expected, or to be judged by a person. */

@@ -18,6 +18,7 @@ use Hollin\Core\Build\Step;
 use Hollin\Core\Build\StepState;
 use Hollin\Core\Build\Times;
 use Hollin\Core\Build\Work;
+use Hollin\Core\Components\Topology;
 use Hollin\Core\Plan\Planned;
 use Hollin\Core\Plan\Refused;
 use stdClass;
@@ -57,7 +58,7 @@ final readonly class BuildAnswer
         foreach (Planned::inOrder($document->plans->{$plan}->stages) as $id => $stage) {
             $is = $answers->seen("{$plan}/{$id}");
             $site = new Site((string) $id, $stage->title, $was, $is, $document->place ?? new stdClass(), $plan);
-            $stages[] = Compiled::of($site, $stages === [] ? count(Baseline::of($found)) : 0, self::caps($site));
+            $stages[] = Compiled::of($site, $stages === [] ? Baseline::of($found) : [], self::caps($site));
             $was = $is;
         }
 
@@ -107,6 +108,23 @@ final readonly class BuildAnswer
         $view = $now->judged('as_found') ?? throw new \LogicException('A rig as found is always there.');
 
         return ['rows' => $built->rows($stages), 'answer' => RigAnswer::of(...$view)];
+    }
+
+    /**
+     * The rig as it is drawn, as found and after each stage: what stands where, without any state.
+     *
+     * @param stdClass $document of the revision
+     * @return array<string, array<string, mixed>>
+     */
+    public function walls(stdClass $document): array
+    {
+        $answers = new JobAnswers($document);
+        $walls = ['as_found' => Topology::of($answers->seen('as_found')->rig)];
+        foreach (array_keys(get_object_vars($document->plans->{$this->plan}->stages)) as $id) {
+            $walls[(string) $id] = Topology::of($answers->seen("{$this->plan}/{$id}")->rig);
+        }
+
+        return $walls;
     }
 
     /** @param list<Entry> $entries of the logbook, in their order */

@@ -74,7 +74,9 @@ final readonly class AsBuilt
      * Part by part: as found, as designed, as built.
      *
      * @param array<string, Difference> $stages
-     * @return list<array{component: string, label: string, found: string, designed: string, built: string, state: string}>
+     * @return list<array{
+     *     component: string, label: string, found: string, designed: string, built: string, state: string,
+     * }>
      */
     public function rows(array $stages): array
     {

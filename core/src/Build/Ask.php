@@ -4,9 +4,19 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Build;
 
+use Hollin\Core\Answers\Baseline;
+
 /** Something to record at a step: a tick, a figure with its band, words, a photograph, a serial number. */
 final readonly class Ask
 {
+    /** What a meter shows where nothing conducts. */
+    public const OPEN = 'open';
+
+    /**
+     * @param list<string> $options words that it can be, where there are only some
+     * @param string $expected which of them is right; '' when none is better
+     * @param bool $finds it tells what is there: a figure outside its band is a finding and holds nothing up
+     */
     private function __construct(
         public string $id,
         public string $kind,
@@ -16,6 +26,9 @@ final readonly class Ask
         public ?float $low = null,
         public ?float $high = null,
         public string $why = '',
+        public array $options = [],
+        public string $expected = '',
+        public bool $finds = false,
     ) {}
 
     /** Done, seen or agreed. */
@@ -43,6 +56,24 @@ final readonly class Ask
         return new self($id, 'text', $words, $required, why: $why);
     }
 
+    /** A reading of the rig as it was found, kept whatever it says. */
+    public static function reading(Baseline $point): self
+    {
+        return new self(
+            "base.{$point->id}",
+            $point->unit === '' ? 'text' : 'number',
+            $point->words,
+            false,
+            $point->unit,
+            $point->lowest,
+            $point->highest,
+            "{$point->stateWords} · {$point->why}",
+            $point->options(),
+            $point->expected === null ? '' : $point->shown(),
+            true,
+        );
+    }
+
     public static function photo(string $id, string $words, bool $required = true): self
     {
         return new self($id, 'photo', $words, $required);
@@ -54,8 +85,15 @@ final readonly class Ask
         if ($this->kind === 'tick') {
             return $value === true;
         }
+        if ($this->expected !== '') {
+            return $value === $this->expected;
+        }
         if ($this->kind !== 'number' || ($this->low === null && $this->high === null)) {
             return null;
+        }
+        // No path at all is more ohms than any figure.
+        if ($value === self::OPEN && $this->unit === 'Ω') {
+            return $this->high === null;
         }
 
         return is_numeric($value) &&
@@ -75,6 +113,9 @@ final readonly class Ask
             'low' => $this->low,
             'high' => $this->high,
             'why' => $this->why,
+            'options' => $this->options,
+            'expected' => $this->expected,
+            'finds' => $this->finds,
         ];
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Build;
 
+use Hollin\Core\Answers\Baseline;
 /** The work of one stage: its steps and what they are made from. */
 final readonly class Compiled
 {
@@ -27,10 +28,10 @@ final readonly class Compiled
     ) {}
 
     /**
-     * @param int $baseline readings to take before anything is disconnected; 0 when this is not the first stage
+     * @param list<Baseline> $baseline readings to take before anything is disconnected; none but in the first stage
      * @param array<string, array{words: string, capW: float}> $caps
      */
-    public static function of(Site $site, int $baseline, array $caps = []): self
+    public static function of(Site $site, array $baseline, array $caps = []): self
     {
         $materials = new Materials($site);
         if ($site->difference->isNothing()) {
@@ -44,8 +45,9 @@ final readonly class Compiled
             ...(new Clearing($site))->steps(),
             ...(new Fitting($site))->steps(),
             ...(new Energising($site, $sheets))->steps(),
-            ...(new Ending($site, count($labels)))->steps(),
         ];
+        [$steps, $left] = self::labelled($steps, $labels);
+        array_push($steps, ...(new Ending($site, $left, count($labels) - count($left)))->steps());
 
         return new self(
             $site,
@@ -57,6 +59,36 @@ final readonly class Compiled
             $caps,
             $materials,
         );
+    }
+
+    /**
+     * A cable gets its names while both its ends are in hand.
+     *
+     * @param list<Step> $steps
+     * @param list<Label> $labels
+     * @return array{list<Step>, list<Label>} the steps with the labels that go on at them, and what is left
+     */
+    private static function labelled(array $steps, array $labels): array
+    {
+        $runs = $at = $left = [];
+        foreach ($steps as $n => $step) {
+            foreach ($step->kind === Kind::Run ? $step->cables : [] as $cable) {
+                $runs[$cable] ??= $n;
+            }
+        }
+        foreach ($labels as $label) {
+            $step = $label->kind === 'cable' ? $runs[$label->component] ?? null : null;
+            if ($step !== null) {
+                $at[$step][] = $label;
+            } else {
+                $left[] = $label;
+            }
+        }
+        foreach ($at as $n => $own) {
+            $steps[$n] = $steps[$n]->labelled($own);
+        }
+
+        return [array_values($steps), $left];
     }
 
     /**

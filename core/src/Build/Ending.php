@@ -9,8 +9,11 @@ use Hollin\Core\Network\Part;
 /** What ends a stage: what disappears proven and closed over, labels, proof in every state, the first drive. */
 final readonly class Ending
 {
-    /** @param int $labels that go on in this stage */
-    public function __construct(private Site $site, private int $labels) {}
+    /**
+     * @param list<Label> $labels that go on at the end
+     * @param int $onCables labels that are on their cables by then
+     */
+    public function __construct(private Site $site, private array $labels, private int $onCables) {}
 
     /** @return list<Step> */
     public function steps(): array
@@ -110,17 +113,20 @@ final readonly class Ending
 
     private function labels(): ?Step
     {
-        return $this->labels === 0
+        $count = count($this->labels);
+
+        return $count + $this->onCables === 0
             ? null
             : new Step(
                 $this->site->id(Kind::Labels),
                 $this->site->stage,
                 Kind::Labels,
-                "{$this->labels} labels on",
+                $count === 0 ? 'Labels looked at' : ($count === 1 ? 'One label on' : "{$count} labels on"),
                 'whoever opens it next was not there',
-                does: ['Both ends of each cable, breakers, switches, fuses, boxes with two sources, limits, directory'],
+                does: $this->onCables === 0 ? [] : ["{$this->onCables} are on their cables: each read at its end"],
                 asks: [Ask::tick('on', 'Each where it belongs'), Ask::photo('photo', 'Of the panel door', false)],
-                pieces: (float) $this->labels,
+                labels: $this->labels,
+                pieces: (float) max(1, $count),
                 who: Competence::Apprentice,
             );
     }

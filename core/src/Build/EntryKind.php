@@ -41,6 +41,14 @@ enum EntryKind: string
         $words = fn(string $label, int $longest = 500): Field => Field::text($label, $longest);
         $date = Field::text('Day', 10)->note('YYYY-MM-DD');
 
+        $arrows = Field::map('Arrows on it, as shares of its width and height', [
+            'x' => Field::number('From the left', '', 0, 1),
+            'y' => Field::number('From the top', '', 0, 1),
+            'toX' => Field::number('To, from the left', '', 0, 1),
+            'toY' => Field::number('To, from the top', '', 0, 1),
+            'words' => $words('Words', 80)->optional(),
+        ])->optional();
+
         return match ($this) {
             self::Start => [],
             self::Value => [
@@ -58,17 +66,13 @@ enum EntryKind: string
                 'component' => $words('Part', 80)->optional(),
                 'ask' => $words('What it shows', 80)->optional(),
                 'words' => $words('Words', 300)->optional(),
-                'arrows' => Field::map('Arrows on it, as shares of its width and height', [
-                    'x' => Field::number('From the left', '', 0, 1),
-                    'y' => Field::number('From the top', '', 0, 1),
-                    'toX' => Field::number('To, from the left', '', 0, 1),
-                    'toY' => Field::number('To, from the top', '', 0, 1),
-                    'words' => $words('Words', 80)->optional(),
-                ])->optional(),
+                'arrows' => $arrows,
             ],
             self::Defect => [
                 'words' => $words('What was broken already'),
                 'component' => $words('Part', 80)->optional(),
+                'sha256' => $words('Photograph', 64)->optional(),
+                'arrows' => $arrows,
             ],
             self::Open => [
                 'words' => $words('What is open'),
@@ -99,6 +103,7 @@ enum EntryKind: string
                 'volts' => Field::number('Volts on it', 'V', -1000, 1000)->optional(),
                 'cut' => Field::flag('Cut off or capped')->optional(),
                 'sha256' => $words('Photograph', 64)->optional(),
+                'arrows' => $arrows,
             ],
             self::Pin => ['date' => $date->labelled('Not before')->optional()],
             self::Differs => [

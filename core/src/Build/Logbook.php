@@ -137,20 +137,23 @@ final class Logbook
     private function otherLine(Entry $entry, array $steps): void
     {
         $says = $entry->says;
+        if ($says->has('sha256')) {
+            $this->photos[] = [
+                'sha256' => $says->text('sha256'),
+                'component' => $says->text('component'),
+                'step' => $entry->step,
+                'ask' => $says->text('ask', $entry->kind->value),
+                'words' => $says->text('words', $says->text('where')),
+                'arrows' => array_map(
+                    fn(Values $a): array => (array) $a->raw(),
+                    array_values($says->entries('arrows')),
+                ),
+                'by' => $entry->by,
+                'at' => $entry->at,
+            ];
+        }
         switch ($entry->kind) {
             case EntryKind::Photo:
-                $this->photos[] = [
-                    'sha256' => $says->text('sha256'),
-                    'component' => $says->text('component'),
-                    'step' => $entry->step,
-                    'words' => $says->text('words'),
-                    'arrows' => array_map(
-                        fn(Values $a): array => (array) $a->raw(),
-                        array_values($says->entries('arrows')),
-                    ),
-                    'by' => $entry->by,
-                    'at' => $entry->at,
-                ];
                 if (isset($steps[$entry->step])) {
                     $ask = $says->text('ask', 'photo');
                     $steps[$entry->step]->photos[$ask] = ($steps[$entry->step]->photos[$ask] ?? 0) + 1;
@@ -189,8 +192,10 @@ final class Logbook
                     'Was so before: ' . $says->text('words'),
                     false,
                     'the owner decides',
+                    step: $entry->step,
                     by: $entry->by,
                     at: $entry->at,
+                    photo: $says->text('sha256'),
                 );
                 break;
             case EntryKind::Substitute:
@@ -264,6 +269,8 @@ final class Logbook
             $answer = $state->answers[$ask->id] ?? null;
             if (isset($state->conflicts[$ask->id])) {
                 $missing[] = "{$ask->words}: recorded twice, and not the same";
+            } elseif ($ask->finds) {
+                continue;
             } elseif ($answer !== null && $answer['right'] === false && ($ask->required || $ask->kind === 'number')) {
                 $missing[] = "{$ask->words}: not as it should be";
             } elseif (
@@ -319,6 +326,21 @@ final class Logbook
                     by: $state->by,
                     at: (string) $state->doneAt,
                 );
+            }
+            foreach ($step->asks as $ask) {
+                $read = $state->answers[$ask->id] ?? null;
+                if ($ask->finds && $read !== null && $read['right'] === false) {
+                    $open[] = new OpenItem(
+                        "found_{$id}_{$ask->id}",
+                        'defect',
+                        "Was so before: {$ask->words}, {$read['value']} {$ask->unit}",
+                        false,
+                        'the owner decides',
+                        step: $id,
+                        by: $read['by'],
+                        at: $read['at'],
+                    );
+                }
             }
             if (($state->answers['gas_touched']['value'] ?? null) === true) {
                 $open[] = new OpenItem(

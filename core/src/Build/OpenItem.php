@@ -19,6 +19,7 @@ final readonly class OpenItem
         public string $step = '',
         public string $by = '',
         public string $at = '',
+        public string $photo = '',
     ) {}
 
     /** @return array<string, mixed> */

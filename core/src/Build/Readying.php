@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Build;
 
+use Hollin\Core\Answers\Baseline;
 use Hollin\Core\Network\Part;
 use Hollin\Core\Network\TerminalWords;
 use Hollin\Core\Reference\ConductorSize;
@@ -29,7 +30,8 @@ final readonly class Readying
         'cut_off',
     ];
 
-    public function __construct(private Site $site, private Materials $materials, private int $baseline) {}
+    /** @param list<Baseline> $baseline readings to take before anything is disconnected */
+    public function __construct(private Site $site, private Materials $materials, private array $baseline) {}
 
     /** @return list<Step> */
     public function steps(): array
@@ -68,7 +70,7 @@ final readonly class Readying
 
     private function baseline(): ?Step
     {
-        return $this->baseline === 0 || $this->site->difference->isNothing()
+        return $this->baseline === [] || $this->site->difference->isNothing()
             ? null
             : new Step(
                 $this->site->id(Kind::Baseline),
@@ -76,14 +78,15 @@ final readonly class Readying
                 Kind::Baseline,
                 'Baseline readings',
                 'once something is disconnected nobody can tell what was broken before',
-                does: [sprintf('%d readings, kept in the survey', $this->baseline)],
+                does: ['What is not as expected was so before: it goes into the survey and among the open items'],
                 tools: ['meter', 'plug-in tester'],
                 asks: [
+                    ...array_map(Ask::reading(...), $this->baseline),
                     Ask::tick('all_read', 'All of them read, or said why not'),
                     Ask::text('instrument', 'Meter used', false),
                 ],
                 cautions: [Caution::Probing, Caution::People],
-                pieces: (float) $this->baseline,
+                pieces: (float) count($this->baseline),
                 who: Competence::Apprentice,
             );
     }

@@ -17,7 +17,7 @@ final readonly class Step
      * @param list<string> $takes parts and material
      * @param list<Ask> $asks
      * @param list<Caution> $cautions
-     * @param list<string> $labels texts that go on here
+     * @param list<Label> $labels that go on here
      * @param float $pieces what its time is counted by
      * @param float $unattendedMin it then goes on by itself for so long
      */
@@ -44,6 +44,12 @@ final readonly class Step
         public bool $daylight = false,
         public int $rank = 0,
     ) {}
+
+    /** @param list<Label> $labels that go on at it */
+    public function labelled(array $labels): self
+    {
+        return new self(...['labels' => $labels] + get_object_vars($this));
+    }
 
     /** What it says, in short: when that changes, what was done may have to be done again. */
     public function mark(): string
@@ -79,7 +85,7 @@ final readonly class Step
             'takes' => $this->takes,
             'asks' => array_map(fn(Ask $a): array => $a->toArray(), $this->asks),
             'cautions' => array_map(fn(Caution $c): array => $c->toArray(), $this->cautions),
-            'labels' => $this->labels,
+            'labels' => array_map(fn(Label $l): array => $l->toArray(), $this->labels),
             'minutes' => $times->of($this),
             'unattendedMin' => $this->unattendedMin,
             'people' => $this->people,

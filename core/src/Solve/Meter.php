@@ -39,6 +39,21 @@ final class Meter
     private const DETECTOR_V = 50.0;
 
     /** Functions by name, with what each is called. */
+    /** What a plug-in tester says by its lamps: hot to neutral counts 4, hot to ground 2, neutral to ground 1. */
+    public const TESTER = [
+        'dark',
+        'says hot and neutral reversed with an open neutral',
+        'says open neutral',
+        'says hot and ground exchanged: the frame may be live',
+        'says open ground',
+        'says hot and neutral reversed',
+        'says correct (it cannot see a reversed supply with its ground bootlegged, nor a second bond)',
+        'all lamps: more than one supply',
+    ];
+
+    /** What the button of a GFCI does. */
+    public const BUTTON = ['trips', 'does nothing: it has no supply'];
+
     public const FUNCTIONS = [
         'ac_volts' => 'AC volts',
         'ac_volts_low' => 'AC volts, low impedance',
@@ -246,7 +261,7 @@ final class Meter
         }
         $volts = (float) $this->flow->acBetween($circuit->hot, $circuit->neutral);
 
-        return Reading::words($volts > 80 ? 'trips' : 'does nothing: it has no supply', $volts, 'V');
+        return Reading::words(self::BUTTON[$volts > 80 ? 0 : 1], $volts, 'V');
     }
 
     /** A plug-in tester: its three lamps in words, or whether its button trips the GFCI here or the one ahead. */
@@ -270,19 +285,11 @@ final class Meter
         $lit = fn(float $volts): bool => $volts > self::LIT_V;
 
         return Reading::words(
-            match (
-                [$lit($hotNeutral), $lit($across('l', 'g', self::LAMP_OHM)), $lit($across('n', 'g', self::LAMP_OHM))]
-            ) {
-                [true, true, false]
-                    => 'says correct (it cannot see a reversed supply with its ground bootlegged, nor a second bond)',
-                [true, false, true] => 'says hot and neutral reversed',
-                [true, false, false] => 'says open ground',
-                [false, true, false] => 'says open neutral',
-                [false, true, true] => 'says hot and ground exchanged: the frame may be live',
-                [false, false, true] => 'says hot and neutral reversed with an open neutral',
-                [true, true, true] => 'all lamps: more than one supply',
-                default => 'dark',
-            },
+            self::TESTER[
+                4 * (int) $lit($hotNeutral) +
+                    2 * (int) $lit($across('l', 'g', self::LAMP_OHM)) +
+                    (int) $lit($across('n', 'g', self::LAMP_OHM))
+            ],
             $hotNeutral,
             'V',
         );

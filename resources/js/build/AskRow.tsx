@@ -1,9 +1,11 @@
 import { Button, Input } from 'antd';
 import clsx from 'clsx';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import type { Ask, Step } from '../api/client';
-import { smaller } from '../survey/Photos';
-import { PhotoMark, type Arrow } from './PhotoMark';
+import { Camera, carried } from './Camera';
+import { OPEN } from './fold';
+import type { Arrow } from './PhotoMark';
+import { Shots, shots } from './Shots';
 import type { BuildHold } from './useBuild';
 import { band, when } from './words';
 import { t } from '../words/t';
@@ -34,7 +36,8 @@ export function AskRow(props: Props) {
     >
       {ask.kind === 'tick' && <Tick {...props} write={write} />}
       {ask.kind === 'number' && <Figure {...props} write={write} />}
-      {ask.kind === 'text' && <Words {...props} write={write} />}
+      {ask.kind === 'text' &&
+        (ask.options.length > 0 ? <Choice {...props} write={write} /> : <Words {...props} write={write} />)}
       {ask.kind === 'photo' && <Picture {...props} />}
       {conflict && (
         <div className="ask-twice" role="alert">
@@ -103,6 +106,12 @@ function Figure({ ask, step, hold, disabled, write }: Writing) {
   const typed = text ?? (answer ? shown(answer.value) : '');
   const keep = () => {
     if (text === null || text.trim() === '') return;
+    if (ask.unit === 'Ω' && /^(open|ol|o\.l\.?|∞)$/i.test(text.trim())) {
+      setTrouble('');
+      setText(null);
+      void write({ words: OPEN });
+      return;
+    }
     const plain = text.trim().replace(/\s*[a-zA-ZΩ°·%µ]+$/u, '');
     if (!/^[-+−]?\d+(\.\d+)?$/.test(plain)) {
       setTrouble(/,/.test(text) ? t('build.comma') : t('build.aNumber'));
@@ -117,6 +126,7 @@ function Figure({ ask, step, hold, disabled, write }: Writing) {
       <span className="ask-words">
         <b>{ask.words}</b>
         <small>{[band(ask), ask.why].filter(Boolean).join(' · ')}</small>
+        <InSurvey {...{ ask, step, hold }} />
         {answer && <small className="ask-by">{t('build.byAt', { by: answer.by, at: when(answer.at) })}</small>}
         {trouble && (
           <small className="ask-trouble" role="alert">
@@ -137,6 +147,50 @@ function Figure({ ask, step, hold, disabled, write }: Writing) {
         onPressEnter={keep}
       />
     </label>
+  );
+}
+
+/** What the survey has of this reading already. */
+function InSurvey({ ask, step, hold }: Pick<Props, 'ask' | 'step' | 'hold'>) {
+  const read = hold.build.readings[ask.id];
+  if (!read || hold.states[step.id]!.answers[ask.id]) return null;
+  return (
+    <small className={read.verdict === 'not as expected' ? 'turn' : 'ask-by'}>
+      {t('build.inSurvey', { value: read.value === null ? (read.words ?? '') : `${read.value} ${read.unit}` })}{' '}
+      {t('build.byAt', { by: read.by ?? '', at: when(read.at) })}
+    </small>
+  );
+}
+
+/** What a tester shows: one of a few words, each as large as a thumb. */
+function Choice({ ask, step, hold, disabled, write }: Writing) {
+  const answer = hold.states[step.id]!.answers[ask.id];
+  return (
+    <div className="ask-choice">
+      <span className="ask-words">
+        <b>{ask.words}</b>
+        <small>{ask.why}</small>
+        <InSurvey {...{ ask, step, hold }} />
+        {answer && <small className="ask-by">{t('build.byAt', { by: answer.by, at: when(answer.at) })}</small>}
+      </span>
+      <span role="radiogroup" aria-label={ask.words}>
+        {[...ask.options]
+          .sort((a, b) => Number(b === ask.expected) - Number(a === ask.expected))
+          .map((o) => (
+            <button
+              key={o}
+              type="button"
+              role="radio"
+              aria-checked={answer?.value === o}
+              disabled={disabled}
+              className={o === ask.expected ? 'is-expected' : ''}
+              onClick={() => void write({ words: o })}
+            >
+              {o}
+            </button>
+          ))}
+      </span>
+    </div>
   );
 }
 
@@ -169,48 +223,27 @@ function Words({ ask, step, hold, disabled, write }: Writing) {
   );
 }
 
-/** A photograph: taken, marked with arrows where one wants, kept here until it has gone. */
+/** Photographs: kept here until they have gone, and seen with what was drawn on them. */
 function Picture({ ask, step, hold, disabled }: Props) {
-  const input = useRef<HTMLInputElement>(null);
-  const [blob, setBlob] = useState<Blob | null>(null);
-  const count = hold.states[step.id]!.photos[ask.id] ?? 0;
+  const taken = shots(hold).filter((s) => s.step === step.id && s.ask === ask.id);
   const keep = async (picture: Blob, arrows: Arrow[], words: string) => {
     const component = step.components[0] ?? `step.${step.id}`;
     const sha256 = await hold.picture(component, picture);
-    await hold.write('photo', step.id, {
-      sha256,
-      component,
-      ask: ask.id,
-      ...(words ? { words } : {}),
-      ...(arrows.length > 0 ? { arrows: Object.fromEntries(arrows.map((a, n) => [`a${n + 1}`, a])) } : {}),
-    });
-    setBlob(null);
+    const said = words ? { words } : {};
+    await hold.write('photo', step.id, { sha256, component, ask: ask.id, ...said, ...carried(arrows) });
   };
   return (
-    <div className="ask-line">
-      <span className="ask-words">
-        <b>{ask.words}</b>
-        <small>{count > 0 ? t('build.photos', { count }) : ask.required ? '' : t('build.ifAny')}</small>
-      </span>
-      <label className={clsx('ask-camera', disabled && 'is-off')}>
-        <input
-          ref={input}
-          type="file"
-          accept="image/jpeg,image/png,image/webp"
-          capture="environment"
-          disabled={disabled}
-          aria-label={t('build.photoOf', { what: ask.words })}
-          onChange={(e) => {
-            const file = e.target.files?.[0];
-            if (file) void smaller(file).then(setBlob);
-            if (input.current) input.current.value = '';
-          }}
-        />
-        <span>{t('build.photo')}</span>
-      </label>
-      {blob && (
-        <PhotoMark blob={blob} keep={(arrows, words) => void keep(blob, arrows, words)} close={() => setBlob(null)} />
-      )}
-    </div>
+    <>
+      <div className="ask-line">
+        <span className="ask-words">
+          <b>{ask.words}</b>
+          <small>
+            {taken.length > 0 ? t('build.photos', { count: taken.length }) : ask.required ? '' : t('build.ifAny')}
+          </small>
+        </span>
+        <Camera what={ask.words} disabled={disabled} keep={keep} />
+      </div>
+      <Shots hold={hold} of={taken} what={ask.words} />
+    </>
   );
 }

@@ -212,7 +212,6 @@ function Work({ hold }: { hold: BuildHold }) {
           mayWrite={!build.draft}
           choose={choose}
           next={() => choose(null)}
-          onWall={`../plan?view=${encodeURIComponent(`${build.plan}/${step.stage}`)}`}
         />
       )}
     </div>

@@ -20,7 +20,8 @@ export function LabelSheets({ job, plan, hold }: { job: number; plan: string | n
   const [stock, setStock] = useState('letter_30');
   const [page, setPage] = useState(1);
   const address = (form: string) =>
-    `/api/v1/jobs/${job}/labels?form=${form}&stock=${stock}&page=${page}${plan ? `&plan=${encodeURIComponent(plan)}` : ''}`;
+    `/api/v1/jobs/${job}/labels?form=${form}&stock=${stock}&page=${page}` +
+    (plan ? `&plan=${encodeURIComponent(plan)}` : '');
   const sheet = useQuery({
     queryKey: ['labels', job, plan, stock, page, hold.build.revision],
     queryFn: async () => {

@@ -1,5 +1,6 @@
 import { Button, Checkbox, Input } from 'antd';
 import { useState } from 'react';
+import { Shots, shots } from './Shots';
 import { Reason } from './StepCard';
 import type { BuildHold } from './useBuild';
 import { t, type Key } from '../words/t';
@@ -16,6 +17,7 @@ const KINDS: Record<string, Key> = {
 /** What is not finished: whose, until when or until what, and whether the rig may leave with it. */
 export function OpenItems({ hold }: { hold: BuildHold }) {
   const waiting = hold.waiting.filter((q) => ['open', 'defect', 'substitute'].includes(q.line.kind));
+  const taken = shots(hold);
   const open = [...hold.build.open].sort((a, b) => Number(b.blocks) - Number(a.blocks));
   return (
     <section className="sheet-panel">
@@ -41,6 +43,7 @@ export function OpenItems({ hold }: { hold: BuildHold }) {
                   .filter(Boolean)
                   .join(' · ')}
               </small>
+              <Shots hold={hold} of={o.photo ? taken.filter((s) => s.sha256 === o.photo) : []} what={o.words} />
             </div>
             <span className={o.blocks ? 'open-blocks' : 'quiet'}>
               {o.blocks ? t('build.blocks') : t('build.mayLeave')}

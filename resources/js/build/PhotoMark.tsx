@@ -1,5 +1,6 @@
 import { Button, Input, Modal } from 'antd';
-import { useEffect, useMemo, useState, type PointerEvent } from 'react';
+import { useMemo, useState, type PointerEvent } from 'react';
+import { useDataAddress } from '../ui/useDataAddress';
 import { t } from '../words/t';
 
 /** An arrow on a photograph, as shares of its width and height. */
@@ -18,16 +19,10 @@ interface Props {
 
 /** A photograph before it is kept: arrows are drawn on it with a finger, a word is added. */
 export function PhotoMark({ blob, keep, close }: Props) {
-  const [address, setAddress] = useState('');
+  const address = useDataAddress(blob);
   const [arrows, setArrows] = useState<Arrow[]>([]);
   const [now, setNow] = useState<Arrow | null>(null);
   const [words, setWords] = useState('');
-  useEffect(() => {
-    // A data address: the policy lets no blob address in.
-    const reader = new FileReader();
-    reader.onload = () => setAddress(String(reader.result));
-    reader.readAsDataURL(blob);
-  }, [blob]);
   const all = useMemo(() => (now ? [...arrows, now] : arrows), [arrows, now]);
   const at = (e: PointerEvent<SVGSVGElement>) => {
     const box = e.currentTarget.getBoundingClientRect();
@@ -93,7 +88,10 @@ export function Arrows({ arrows }: { arrows: Arrow[] }) {
         return (
           <path
             key={n}
-            d={`M${a.x * 100} ${a.y * 100} L${a.toX * 100} ${a.toY * 100} M${head(0.5)} L${a.toX * 100} ${a.toY * 100} L${head(-0.5)}`}
+            d={[
+              `M${a.x * 100} ${a.y * 100} L${a.toX * 100} ${a.toY * 100}`,
+              `M${head(0.5)} L${a.toX * 100} ${a.toY * 100} L${head(-0.5)}`,
+            ].join(' ')}
           />
         );
       })}

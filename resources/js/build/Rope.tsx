@@ -1,9 +1,13 @@
 import clsx from 'clsx';
-import { useEffect, useRef } from 'react';
+import { useEffect, useMemo, useRef } from 'react';
 import type { Build, Step, StepState } from '../api/client';
+import { BESIDE_MIN, strands } from './strands';
 import { statusWords, lasting, between } from './words';
 import { t } from '../words/t';
 import './Rope.css';
+
+/** Breadth of a strand beside the rope, px. */
+const LANE = 14;
 
 interface Props {
   build: Build;
@@ -22,8 +26,15 @@ export function Rope({ build, states, open, choose }: Props) {
     if (step && frame) frame.scrollTop = step.offsetTop + list.current!.offsetTop - frame.clientHeight / 2;
   }, [open]);
   const several = build.stages.length > 1;
+  const beside = useMemo(() => strands(build), [build]);
+  const lanes = Math.max(0, ...beside.map((s) => s.lane + 1));
   return (
-    <ol className="rope" ref={list} aria-label={t('build.theRope')}>
+    <ol
+      className="rope"
+      ref={list}
+      aria-label={t('build.theRope')}
+      style={lanes > 0 ? { paddingRight: 12 + lanes * LANE } : undefined}
+    >
       {build.steps.map((step, n) => {
         const state = states[step.id]!;
         const first = build.steps[n - 1]?.stage !== step.stage;
@@ -50,12 +61,22 @@ export function Rope({ build, states, open, choose }: Props) {
                     .join(' · ')}
                 </small>
               </span>
-              {step.unattendedMin >= 30 && (
+              {step.unattendedMin >= BESIDE_MIN && (
                 <span className="rope-alone" title={t('build.goesOnByItself')}>
                   {t('build.alone', { time: lasting(step.unattendedMin) })}
                 </span>
               )}
             </button>
+            {beside
+              .filter((s) => s.from <= n && n <= s.to)
+              .map((s) => (
+                <span
+                  key={s.step}
+                  aria-hidden="true"
+                  className={clsx('strand', s.from === n && 'begins', s.to === n && 'ends')}
+                  style={{ right: -(s.lane + 1) * LANE, width: (s.lane + 1) * LANE }}
+                />
+              ))}
           </li>
         );
       })}

@@ -1,11 +1,11 @@
 import { Button, Input } from 'antd';
 import clsx from 'clsx';
 import { useState } from 'react';
-import { Link } from 'react-router';
 import type { Ask, Build, Step } from '../api/client';
 import { useUnits } from '../shell/units';
 import { AskRow } from './AskRow';
 import { Taken } from './Taken';
+import { Where } from './Where';
 import type { BuildHold } from './useBuild';
 import { between, lasting, statusWords, when, whoWords } from './words';
 import { t } from '../words/t';
@@ -18,16 +18,14 @@ interface Props {
   mayWrite: boolean;
   choose: (step: string) => void;
   next: () => void;
-  /** the plan's wall, where it can be reached: a part of the step is shown on it */
-  onWall?: string;
 }
 
 /** One step, as it lies beside the rig: what, where, why here, with what, what to record, and one large "done". */
-export function StepCard({ hold, step, mayWrite, choose, next, onWall }: Props) {
+export function StepCard({ hold, step, mayWrite, choose, next }: Props) {
   const units = useUnits();
   const state = hold.states[step.id]!;
   const write = (kind: string, says: Record<string, unknown>) => hold.write(kind, step.id, says);
-  const lit = state.status === 'running' || state.status === 'open' || state.status === 'incomplete';
+  const lit = ['running', 'open', 'incomplete', 'reopened'].includes(state.status);
   const left = step.asks.filter((a) => a.required && state.missing.some((m) => m.startsWith(`${a.words}:`))).length;
   return (
     <article className={clsx('step-card', `is-${state.status}`)} aria-label={step.title}>
@@ -57,6 +55,7 @@ export function StepCard({ hold, step, mayWrite, choose, next, onWall }: Props) 
           ))}
         </ul>
       )}
+      <Where build={hold.build} step={step} />
       {step.does.length > 0 && (
         <ul className="step-does">
           {step.does.map((d) => (
@@ -74,15 +73,6 @@ export function StepCard({ hold, step, mayWrite, choose, next, onWall }: Props) 
           ))}
         </ul>
       )}
-      {onWall && step.components.length > 0 && (
-        <p className="step-parts">
-          {step.components.map((c) => (
-            <Link key={c} to={`${onWall}&about=${encodeURIComponent(c)}`}>
-              {t('build.onTheWall', { part: c.replaceAll('_', ' ') })}
-            </Link>
-          ))}
-        </p>
-      )}
       {(step.tools.length > 0 || step.takes.length > 0) && (
         <p className="step-tools">
           {step.tools.length > 0 && (
@@ -96,6 +86,24 @@ export function StepCard({ hold, step, mayWrite, choose, next, onWall }: Props) 
             </>
           )}
         </p>
+      )}
+      {step.labels.length > 0 && (
+        <section className="step-labels" aria-label={t('build.labelsHere')}>
+          <h2>{t('build.labelsHere')}</h2>
+          <ul>
+            {step.labels.map((l) => (
+              <li key={l.id}>
+                <span className="label-tag">
+                  <b>{l.title}</b>
+                  {l.lines.map((line, n) => (
+                    <span key={n}>{line}</span>
+                  ))}
+                </span>
+                <small>{l.where}</small>
+              </li>
+            ))}
+          </ul>
+        </section>
       )}
       <section className="step-asks" aria-label={t('build.toRecord')}>
         {step.asks.map((ask: Ask) => (

@@ -1,6 +1,8 @@
 import { Button, Input } from 'antd';
 import { useState } from 'react';
 import type { Step } from '../api/client';
+import { Camera, carried } from './Camera';
+import { Shots, shots } from './Shots';
 import type { BuildHold } from './useBuild';
 import { when } from './words';
 import { t } from '../words/t';
@@ -10,6 +12,9 @@ export function Taken({ hold, step, mayWrite }: { hold: BuildHold; step: Step; m
   const state = hold.states[step.id]!;
   const [kind, setKind] = useState<'note' | 'defect' | null>(null);
   const [words, setWords] = useState('');
+  const [picture, setPicture] = useState<Record<string, unknown>>({});
+  const component = step.components[0];
+  const broken = shots(hold).filter((s) => s.step === step.id && s.ask === 'defect');
   return (
     <section className="step-taken">
       <ul>
@@ -19,6 +24,7 @@ export function Taken({ hold, step, mayWrite }: { hold: BuildHold; step: Step; m
           </li>
         ))}
       </ul>
+      <Shots hold={hold} of={broken} what={t('build.wasBroken')} />
       {mayWrite && kind === null && (
         <p>
           <button type="button" className="link" onClick={() => setKind('note')}>
@@ -37,11 +43,12 @@ export function Taken({ hold, step, mayWrite }: { hold: BuildHold; step: Step; m
             if (words.trim() === '') return;
             void hold.write(
               kind,
-              kind === 'note' ? step.id : '',
+              step.id,
               kind === 'note'
                 ? { words: words.trim() }
-                : { words: words.trim(), ...(step.components[0] ? { component: step.components[0] } : {}) },
+                : { words: words.trim(), ...(component ? { component } : {}), ...picture },
             );
+            setPicture({});
             setKind(null);
             setWords('');
           }}
@@ -55,6 +62,17 @@ export function Taken({ hold, step, mayWrite }: { hold: BuildHold; step: Step; m
             placeholder={kind === 'note' ? t('build.addNote') : t('build.brokenWhat')}
             onChange={(e) => setWords(e.target.value)}
           />
+          {kind === 'defect' && (
+            <Camera
+              what={t('build.brokenWhat')}
+              keep={async (blob, arrows, said) => {
+                const sha256 = await hold.picture(component ?? `step.${step.id}`, blob);
+                setPicture({ sha256, ...carried(arrows) });
+                if (said && words.trim() === '') setWords(said);
+              }}
+            />
+          )}
+          {'sha256' in picture && <small>{t('build.photos', { count: 1 })}</small>}
           <Button size="large" htmlType="submit">
             {t('build.keep')}
           </Button>

@@ -1,5 +1,7 @@
 import { Button, Checkbox, Input } from 'antd';
 import { useState } from 'react';
+import { Camera, carried } from './Camera';
+import { Shots, shots } from './Shots';
 import type { BuildHold } from './useBuild';
 import { t } from '../words/t';
 
@@ -10,15 +12,18 @@ interface Wire {
   to?: string;
   volts?: number;
   cut?: boolean;
+  sha256?: string;
 }
 
 /** Wires that nobody knows: where they were found, what is printed on them, where they lead. */
 export function Wires({ hold }: { hold: BuildHold }) {
   const waiting = hold.waiting.filter((q) => q.line.kind === 'wire').map((q) => q.line.says as Wire);
+  const taken = shots(hold);
   const all = [...(hold.build.wires as Wire[]), ...waiting];
   const [wire, set] = useState<Record<string, string>>({});
   const [cut, setCut] = useState(false);
   const [trouble, setTrouble] = useState('');
+  const [picture, setPicture] = useState<Record<string, unknown>>({});
   const field = (name: string, label: string) => (
     <label className="wire-field">
       {label}
@@ -48,6 +53,11 @@ export function Wires({ hold }: { hold: BuildHold }) {
                   .filter(Boolean)
                   .join(' · ')}
               </small>
+              <Shots
+                hold={hold}
+                of={taken.filter((s) => s.sha256 === w.sha256)}
+                what={w.where ?? t('build.wireWhere')}
+              />
             </div>
           </li>
         ))}
@@ -70,7 +80,9 @@ export function Wires({ hold }: { hold: BuildHold }) {
               ...said,
               ...(volts === '' ? {} : { volts: Number(volts) }),
               ...(cut ? { cut } : {}),
+              ...picture,
             });
+            setPicture({});
             set({});
             setCut(false);
           }}
@@ -83,6 +95,15 @@ export function Wires({ hold }: { hold: BuildHold }) {
           <Checkbox checked={cut} onChange={(e) => setCut(e.target.checked)}>
             {t('build.wireCut')}
           </Checkbox>
+          <p className="wire-photo">
+            <Camera
+              what={t('build.wireWhere')}
+              keep={async (blob, arrows) =>
+                setPicture({ sha256: await hold.picture('step.wires', blob), ...carried(arrows) })
+              }
+            />
+            {'sha256' in picture && <small>{t('build.photos', { count: 1 })}</small>}
+          </p>
           {trouble && (
             <p className="turn" role="alert">
               {trouble}

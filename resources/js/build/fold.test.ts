@@ -11,7 +11,7 @@ interface Fixture {
 
 const fixture = JSON.parse(readFileSync('storage/fixtures/logbook.json', 'utf8')) as Fixture;
 
-/** Empty maps come from the server as maps or lists; which conflicts settled and which tablet wrote is not read here. */
+/** Empty maps come as maps or lists; which conflicts settled and which tablet wrote is not read here. */
 const plain = (states: Record<string, StepState>) =>
   Object.fromEntries(
     Object.entries(states).map(([id, s]) => [
@@ -48,7 +48,7 @@ describe('the tablet reads the logbook as the server does', () => {
 });
 
 describe('what is right', () => {
-  const ask = { id: 'a', words: 'a', required: true, unit: 'V', why: '' };
+  const ask = { id: 'a', words: 'a', required: true, unit: 'V', why: '', options: [], expected: '', finds: false };
   it.each([
     ['in its band', { ...ask, kind: 'number', low: 1, high: 2 }, 1.5, true],
     ['at its edge', { ...ask, kind: 'number', low: 1, high: 2 }, 2, true],
@@ -57,6 +57,11 @@ describe('what is right', () => {
     ['nothing to hold it against', { ...ask, kind: 'number', low: null, high: null }, 3, null],
     ['a tick taken back', { ...ask, kind: 'tick', low: null, high: null }, false, false],
     ['words', { ...ask, kind: 'text', low: null, high: null }, 'x', null],
+    ['the word that is right', { ...ask, kind: 'text', low: null, high: null, expected: 'dark' }, 'dark', true],
+    ['another word', { ...ask, kind: 'text', low: null, high: null, expected: 'dark' }, 'says open ground', false],
+    ['open, where many ohms are right', { ...ask, kind: 'number', unit: 'Ω', low: 20, high: null }, 'open', true],
+    ['open, where few are', { ...ask, kind: 'number', unit: 'Ω', low: 0, high: 1 }, 'open', false],
+    ['open, in volts', { ...ask, kind: 'number', low: 0, high: 1 }, 'open', false],
   ] as const)('%s', (_, asked, value, right) => {
     expect(isRight(asked as never, value)).toBe(right);
   });

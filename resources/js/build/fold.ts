@@ -120,6 +120,9 @@ function judged(
   return states;
 }
 
+/** What a meter shows where nothing conducts. */
+export const OPEN = 'open';
+
 export function isPassed(state: StepState, gate: boolean): boolean {
   return state.status === 'done' || state.status === 'overridden' || (!gate && state.status === 'incomplete');
 }
@@ -127,7 +130,10 @@ export function isPassed(state: StepState, gate: boolean): boolean {
 /** Whether what was recorded is what it should be; null when there is nothing to hold it against. */
 export function isRight(ask: Step['asks'][number], value: unknown): boolean | null {
   if (ask.kind === 'tick') return value === true;
+  if (ask.expected !== '') return value === ask.expected;
   if (ask.kind !== 'number' || (ask.low === null && ask.high === null)) return null;
+  // No path at all is more ohms than any figure.
+  if (value === OPEN && ask.unit === 'Ω') return ask.high === null;
   return (
     typeof value === 'number' &&
     (ask.low === null || value >= ask.low - 1e-9) &&
@@ -142,6 +148,7 @@ function missing(step: Step, state: StepState): string[] {
     const answer = state.answers[ask.id];
     const photographed = ask.kind === 'photo' && (state.photos[ask.id] ?? 0) > 0;
     if (state.conflicts[ask.id]) said.push(`${ask.words}: recorded twice, and not the same`);
+    else if (ask.finds) continue;
     else if (answer && answer.right === false && (ask.required || ask.kind === 'number'))
       said.push(`${ask.words}: not as it should be`);
     else if (ask.required && !answer && !photographed) said.push(`${ask.words}: not recorded`);

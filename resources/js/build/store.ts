@@ -1,5 +1,5 @@
 import Dexie, { type EntityTable } from 'dexie';
-import { uuid, type Build, type Problem } from '../api/client';
+import { uuid, type Build, type Problem, type Wall } from '../api/client';
 
 /** A line of the logbook as it is written here. */
 export interface Line {
@@ -41,15 +41,25 @@ export interface Pack {
   at: string;
 }
 
+/** The drawing of a work, which stays while its revision does. */
+export interface Drawing {
+  /** job, revision and plan */
+  of: string;
+  job: number;
+  walls: Record<string, Wall>;
+}
+
 /** The tablet's own store: it outlives the page, the browser and the signal. */
 class Store extends Dexie {
   packs!: EntityTable<Pack, 'job'>;
   outbox!: EntityTable<Queued, 'n'>;
   pictures!: EntityTable<Picture, 'sha256'>;
+  drawings!: EntityTable<Drawing, 'of'>;
 
   constructor() {
     super('hollin');
     this.version(1).stores({ packs: 'job', outbox: '++n, &uuid, job', pictures: 'sha256, job, sent' });
+    this.version(2).stores({ drawings: 'of, job' });
   }
 }
 

@@ -1,4 +1,4 @@
-import { api, ApiError, unwrap, type Build } from '../api/client';
+import { api, ApiError, unwrap, type Build, type Wall } from '../api/client';
 import { sendPhoto } from '../api/photos';
 import { clock, store, tablet } from './store';
 
@@ -14,8 +14,8 @@ export interface Brought {
 }
 
 /**
- * Brings photographs, then lines, in the order in which they were written. Whatever is cut off half way goes again: each
- * is taken once by its name. One window at a time, and nobody's lines in another's name.
+ * Brings photographs, then lines, in the order in which they were written. Whatever is cut off half way goes again:
+ * each is taken once by its name. One window at a time, and nobody's lines in another's name.
  */
 export async function bring(job: number, who: number): Promise<Brought> {
   const work = () => bringAlone(job, who);
@@ -92,4 +92,23 @@ export async function fetchBuild(
     if (!pack || (plan !== null && pack.build.plan !== plan)) throw e;
     return { build: pack.build, keptAt: pack.at };
   }
+}
+
+/** How the rig of the work is drawn; kept here, since it stays while the revision does. */
+export async function fetchWalls(build: Build, signal?: AbortSignal): Promise<Record<string, Wall>> {
+  const { job, revision, plan, draft } = build;
+  const of = `${job} ${revision} ${plan}`;
+  const kept = await store.drawings.get(of);
+  if (kept) return kept.walls;
+  const told = unwrap(
+    await api.GET('/jobs/{job}/build/walls', {
+      params: { path: { job }, query: { plan, ...(draft ? { draft: true } : {}) } },
+      ...(signal ? { signal } : {}),
+    }),
+  );
+  if (told.revision === revision) {
+    await store.drawings.where('job').equals(job).delete();
+    await store.drawings.put({ of, job, walls: told.walls });
+  }
+  return told.walls;
 }

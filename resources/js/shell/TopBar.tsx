@@ -21,14 +21,14 @@ export function TopBar({ title, children, right }: { title?: ReactNode; children
     await api.DELETE('/session');
     // What this tablet carries of jobs goes too; what is written and not taken yet waits for whoever wrote it.
     localStorage.removeItem('hollin.me');
-    await store.packs.clear().catch(() => undefined);
+    await Promise.all([store.packs.clear(), store.drawings.clear()]).catch(() => undefined);
     client.clear();
     client.setQueryData(['me'], null);
   };
   return (
     <header className="topbar">
       <Link to="/" className="brand" aria-label={t('shell.hollinAllJobs')}>
-        <Leaf /> {t('shell.hollin')}
+        <Leaf /> <span className="brand-word">{t('shell.hollin')}</span>
       </Link>
       <div className="topbar-title">{title}</div>
       <nav className="places" aria-label={t('shell.placesOfTheJob')}>

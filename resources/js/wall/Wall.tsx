@@ -22,6 +22,8 @@ export interface WallProps {
   scenario: string | null;
   geometry: Geometry;
   focus: Finding | null;
+  /** parts, circuits and cables that are meant, beside those of the finding */
+  lit?: readonly string[];
   chosen: string | null;
   onChoose: (component: string | null) => void;
   /** opens a part, a circuit or a cable where it stands */
@@ -43,6 +45,7 @@ export function Wall({
   scenario,
   geometry,
   focus,
+  lit = [],
   chosen,
   onChoose,
   onOpen,
@@ -55,7 +58,7 @@ export function Wall({
   const paint = answer.paint[state];
   const amps = scenario ? answer.amps[state]?.[scenario] : undefined;
   const steps = witnessSteps(focus, wall.links);
-  const concerned = new Set(focus?.components ?? []);
+  const concerned = new Set([...(focus?.components ?? []), ...lit]);
   const worst = new Map<string, Finding['severity']>();
   for (const f of answer.findings)
     for (const c of f.components.slice(0, 1)) if (!worst.has(c)) worst.set(c, f.severity);
@@ -63,7 +66,7 @@ export function Wall({
 
   return (
     <div
-      className={`wall ${focus && focus.severity !== 'danger' ? 'focus-mild' : ''}`}
+      className={`wall ${focus?.severity === 'danger' ? '' : 'focus-mild'}`}
       style={{ width: geometry.width, height: geometry.height }}
       role="group"
       aria-label={t('wall.theWall')}
@@ -80,6 +83,7 @@ export function Wall({
               route={route}
               paint={ribbonPaint(link, paint, amps)}
               step={steps.get(link.id)}
+              lit={lit.includes(link.id)}
               chosen={chosen === link.id}
               onChoose={() => onChoose(chosen === link.id ? null : link.id)}
               onOpen={onOpen ? () => onOpen(link.id) : undefined}

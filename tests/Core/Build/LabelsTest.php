@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use Hollin\Core\Build\Kind;
 use Hollin\Core\Build\Label;
 use Hollin\Core\Build\Labels;
 use Hollin\Core\Build\Materials;
@@ -111,3 +112,24 @@ it('lays out what a stage takes, and says what is not known of it', function ():
     $keys = array_column($materials->lines(), 'key');
     expect($keys)->toBe(array_values(array_unique($keys)));
 });
+
+it('puts each label on at one step: a new cable\'s while it is run, the others at the end', function (
+    string $name,
+    string $plan,
+): void {
+    $compiled = Works::demo($name, $plan);
+    $at = [];
+    foreach ($compiled->steps as $step) {
+        foreach ($step->labels as $label) {
+            expect($at)->not->toHaveKey($label->id);
+            $at[$label->id] = $step;
+        }
+    }
+    expect(array_diff(array_map(fn(Label $l): string => $l->id, $compiled->labels), array_keys($at)))->toBe([]);
+    foreach ($compiled->labels as $label) {
+        $made = $compiled->site->difference->run + $compiled->site->difference->replaced;
+        $new = isset($made[$label->component]) && $label->kind === 'cable';
+        expect($at[$label->id]->kind)->toBe($new ? Kind::Run : Kind::Labels);
+        expect($new && !in_array($label->component, $at[$label->id]->cables, true))->toBeFalse();
+    }
+})->with([['tideline', 'line'], ['grafting', 'panel'], ['kite', 'apart']]);

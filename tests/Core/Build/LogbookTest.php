@@ -2,6 +2,8 @@
 
 declare(strict_types=1);
 
+use Hollin\Core\Answers\Baseline;
+use Hollin\Core\Build\Ask;
 use Hollin\Core\Build\Compiled;
 use Hollin\Core\Build\Entry;
 use Hollin\Core\Build\EntryKind;
@@ -293,4 +295,74 @@ it('learns from the times that were recorded, the more of them the more', functi
         line(2, EntryKind::Done, $step->id, ['mark' => $step->mark()], at: '2026-11-27T09:20:00Z'),
     ]);
     expect($log->took())->toBe(['mount' => [50.0]]);
+});
+
+describe('readings of the rig as it was found', function (): void {
+    $baseline = fn() => Works::step(aWork(), Kind::Baseline);
+
+    it('are asked for one by one: the same as the survey asks for, with what is expected', function () use (
+        $baseline,
+    ): void {
+        $asked = array_filter($baseline()->asks, fn(Ask $a): bool => $a->finds);
+        $points = Baseline::of(Rigs::asFound(Rigs::demo('tideline')));
+        expect(array_map(fn(Ask $a): string => $a->id, array_values($asked)))
+            ->toBe(array_map(fn(Baseline $b): string => "base.{$b->id}", $points))
+            ->not->toBe([]);
+        foreach ($points as $n => $point) {
+            $ask = array_values($asked)[$n];
+            // The step's own judgement and the survey's: whatever is read, they say the same.
+            $words = $point->options();
+            foreach ([-1.0, 0.0, 0.5, 5.0, 12.6, 13.6, 19.9, 20.0, 105.9, 106.0, 120.0, 127.1] as $value) {
+                if ($point->unit !== '') {
+                    expect($ask->isRight($value))->toBe($point->verdict($value, null) === 'as expected', $point->id);
+                }
+            }
+            foreach ($point->unit === 'Ω' ? [Ask::OPEN] : $words as $word) {
+                expect($ask->isRight($word))->toBe($point->verdict(null, $word) === 'as expected', $point->id);
+            }
+        }
+    });
+
+    it('hold nothing up when something was broken already: it stands among the open items', function () use (
+        $baseline,
+    ): void {
+        $step = $baseline();
+        $n = 0;
+        $lines = whole($n, $step->id);
+        $lines[] = line(++$n, EntryKind::Value, $step->id, ['ask' => 'base.bond_main_panel', 'number' => 0.2]);
+        $lines[] = line(++$n, EntryKind::Value, $step->id, ['ask' => 'base.frame_main_panel', 'number' => 0.2]);
+        $log = new Logbook(aWork(), $lines);
+        $open = array_values(array_filter($log->open, fn(OpenItem $o): bool => $o->kind === 'defect'));
+        expect($log->steps[$step->id]->status)
+            ->toBe('done')
+            ->and($open)
+            ->toHaveCount(1)
+            ->and($open[0]->words)
+            ->toBe('Was so before: Main panel, neutral bar to ground bar, dead, 0.2 Ω')
+            ->and($open[0]->blocks)
+            ->toBeFalse();
+    });
+});
+
+it('keeps what was broken already with its photograph, at the step where it was seen', function (): void {
+    $id = Works::step(aWork(), Kind::TakeOut)->id;
+    $sha = str_repeat('c', 64);
+    $log = new Logbook(aWork(), [
+        line(1, EntryKind::Defect, $id, [
+            'words' => 'neutral browned',
+            'sha256' => $sha,
+            'arrows' => ['a1' => ['x' => 0.1, 'y' => 0.2, 'toX' => 0.5, 'toY' => 0.6]],
+        ]),
+        line(2, EntryKind::Wire, '', ['where' => 'behind the pump', 'sha256' => str_repeat('d', 64)]),
+    ]);
+    expect($log->open[0]->photo)
+        ->toBe($sha)
+        ->and($log->open[0]->step)
+        ->toBe($id)
+        ->and(array_column($log->photos, 'ask'))
+        ->toBe(['defect', 'wire'])
+        ->and($log->photos[0]['arrows'])
+        ->toEqual([['x' => 0.1, 'y' => 0.2, 'toX' => 0.5, 'toY' => 0.6]])
+        ->and($log->photos[1]['words'])
+        ->toBe('behind the pump');
 });

@@ -21,6 +21,8 @@ const FACES: Record<string, ComponentType<Facts>> = {
 
 /** What the plate of a part tells in a state. */
 export function Face(facts: Facts) {
+  // In no state a part has nothing to tell but what is always true of it.
+  if (facts.answer.paint[facts.state] === undefined) return <Part {...facts} />;
   const One = FACES[facts.plate.type] ?? (facts.plate.shape === 'gate' ? Switching : Part);
   return <One {...facts} />;
 }

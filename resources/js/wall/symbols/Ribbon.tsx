@@ -10,6 +10,7 @@ export function Ribbon({
   route,
   paint,
   step,
+  lit = false,
   chosen,
   onChoose,
   onOpen,
@@ -18,6 +19,7 @@ export function Ribbon({
   route: Point[];
   paint: RibbonPaint;
   step: number | undefined;
+  lit?: boolean;
   chosen: boolean;
   onChoose: () => void;
   onOpen: (() => void) | undefined;
@@ -32,7 +34,7 @@ export function Ribbon({
       onClick={onChoose}
       onDoubleClick={onOpen}
     >
-      {step !== undefined && <path d={d} className="halo" />}
+      {(step !== undefined || lit) && <path d={d} className="halo" />}
       <title>{`${name}${paint.amps === null ? '' : `, ${paint.amps.toFixed(1)} A`}`}</title>
       {link.kind === 'bond' ? (
         <path d={d} className="bondline" />

@@ -57,7 +57,7 @@ export function Tray({
   if (!tray) return null;
   const total = carried(tray.carries, amps) ?? amps?.[answer.wall.links.find((l) => l.to.c === id)?.elements[0] ?? ''];
   const source =
-    tray.role === 'outlets' || tray.role === 'fuses'
+    tray.role === 'outlets' || tray.role === 'fuses' || answer.paint[state] === undefined
       ? ''
       : bus?.source
         ? bus.soft

@@ -131,15 +131,17 @@ export function TrayRow({
           style={{ width: `${share * 100}%` }}
         />
       </span>
-      <span className={`notch ${on ? 'notch-on' : ''} ${live ? `notch-${live.kind}` : ''}`} aria-hidden="true">
-        {live?.kind === 'works'
-          ? live.source
-          : live?.kind === 'ground'
-            ? `${live.source}!`
-            : live?.kind === 'live'
-              ? '!'
-              : ''}
-      </span>
+      {answer.paint[state] && (
+        <span className={`notch ${on ? 'notch-on' : ''} ${live ? `notch-${live.kind}` : ''}`} aria-hidden="true">
+          {live?.kind === 'works'
+            ? live.source
+            : live?.kind === 'ground'
+              ? `${live.source}!`
+              : live?.kind === 'live'
+                ? '!'
+                : ''}
+        </span>
+      )}
     </button>
   );
 }
