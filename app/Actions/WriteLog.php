@@ -6,8 +6,10 @@ namespace App\Actions;
 
 use App\Models\LogEntry;
 use App\Models\RigJob;
+use App\Models\Role;
 use App\Models\User;
 use Carbon\CarbonImmutable;
+use Hollin\Core\Build\Ask;
 use Hollin\Core\Build\Entry;
 use Hollin\Core\Job\Problem;
 use Hollin\Core\Plan\Refused;
@@ -47,7 +49,7 @@ final class WriteLog
         $good = $refused = [];
         foreach ($lines as $n => $line) {
             $uuid = $line instanceof stdClass && is_string($line->uuid ?? null) ? $line->uuid : '';
-            $problems = $this->problems($line);
+            $problems = [...$this->problems($line), ...$this->mayNot($user, $line)];
             if ($problems === []) {
                 $good[$uuid] = $line;
             } else {
@@ -143,6 +145,14 @@ final class WriteLog
                 // The rig as it was surveyed then has no such reading: the line itself is kept all the same.
             }
         }
+    }
+
+    /** @return list<Problem> what is a lead's to write */
+    private function mayNot(User $user, mixed $line): array
+    {
+        return $user->role !== Role::Lead && ($line->kind ?? null) === 'value' && ($line->says->ask ?? null) === Ask::SIGNED
+            ? [new Problem('/says/ask', 'is a lead\'s to sign: it was measured, and it falls short.')]
+            : [];
     }
 
     /** @return list<Problem> */

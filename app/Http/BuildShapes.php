@@ -71,6 +71,7 @@ final class BuildShapes
                 'options' => Shape::list($text),
                 'expected' => $text,
                 'finds' => $flag,
+                'signedBy' => $text,
             ]),
             'Step' => Shape::object([
                 'id' => $text,

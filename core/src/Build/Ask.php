@@ -9,12 +9,16 @@ use Hollin\Core\Answers\Baseline;
 /** Something to record at a step: a tick, a figure with its band, words, a photograph, a serial number. */
 final readonly class Ask
 {
+    /** Under this a lead signs for what falls short. */
+    public const SIGNED = 'signed';
+
     /** What a meter shows where nothing conducts. */
     public const OPEN = 'open';
 
     /**
      * @param list<string> $options words that it can be, where there are only some
      * @param string $expected which of them is right; '' when none is better
+     * @param string $signedBy the ask of the same step in which a lead signs for what falls short; '' where nobody may
      * @param bool $finds it tells what is there: a figure outside its band is a finding and holds nothing up
      */
     private function __construct(
@@ -29,6 +33,7 @@ final readonly class Ask
         public array $options = [],
         public string $expected = '',
         public bool $finds = false,
+        public string $signedBy = '',
     ) {}
 
     /** Done, seen or agreed. */
@@ -46,8 +51,9 @@ final readonly class Ask
         ?float $high = null,
         bool $required = true,
         string $why = '',
+        string $signedBy = '',
     ): self {
-        return new self($id, 'number', $words, $required, $unit, $low, $high, $why);
+        return new self($id, 'number', $words, $required, $unit, $low, $high, $why, signedBy: $signedBy);
     }
 
     /** What is found or written on something. */
@@ -116,6 +122,7 @@ final readonly class Ask
             'options' => $this->options,
             'expected' => $this->expected,
             'finds' => $this->finds,
+            'signedBy' => $this->signedBy,
         ];
     }
 }

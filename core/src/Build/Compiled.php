@@ -47,7 +47,14 @@ final readonly class Compiled
             ...(new Energising($site, $sheets))->steps(),
         ];
         [$steps, $left] = self::labelled($steps, $labels);
-        array_push($steps, ...(new Ending($site, $left, count($labels) - count($left)))->steps());
+        $opened = [];
+        foreach ($steps as $step) {
+            $part = $step->kind === Kind::Land ? $site->part($step->components[0]) : null;
+            if ($part !== null && $site->isOpened($part)) {
+                $opened[] = $part;
+            }
+        }
+        array_push($steps, ...(new Ending($site, $left, count($labels) - count($left), $opened))->steps());
 
         return new self(
             $site,

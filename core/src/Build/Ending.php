@@ -12,8 +12,14 @@ final readonly class Ending
     /**
      * @param list<Label> $labels that go on at the end
      * @param int $onCables labels that are on their cables by then
+     * @param list<Part> $opened units that were there and were opened
      */
-    public function __construct(private Site $site, private array $labels, private int $onCables) {}
+    public function __construct(
+        private Site $site,
+        private array $labels,
+        private int $onCables,
+        private array $opened,
+    ) {}
 
     /** @return list<Step> */
     public function steps(): array
@@ -95,6 +101,9 @@ final readonly class Ending
         $asks = [];
         foreach ($this->site->is->named as $id => $state) {
             $asks[] = Ask::tick("state_{$id}", "{$state->letter} {$state->title}");
+        }
+        foreach ($this->opened as $part) {
+            $asks[] = Ask::tick("modes_{$part->id}", "Every mode of {$part->label} again: it was opened");
         }
 
         return new Step(

@@ -11,6 +11,9 @@ use Hollin\Core\Reference\ScrewTorque;
 /** Where lugs and wires are landed, and tightened once more. */
 final readonly class Landing
 {
+    /** What holds a charge after its supplies are off. */
+    private const HOLDS = ['converter', 'inverter', 'inverter_charger'];
+
     private Moving $moving;
 
     public function __construct(private Site $site)
@@ -100,6 +103,7 @@ final readonly class Landing
         }
         $tight = $this->site->isTight($ids[0]) && isset($this->site->difference->fitted[$ids[0]]);
         $called = Site::called($group);
+        $opened = $this->site->isOpened($first);
 
         return new Step(
             $this->site->id(Kind::Land, $key),
@@ -117,9 +121,7 @@ final readonly class Landing
                 ...$direct && $this->wireTorques($cables) === []
                     ? []
                     : ['Stripped as far as the device shows; fine strands in a ferrule; clamp on the sheath'],
-                ...$first->is('converter') && $first->text('mount') === 'in_panel'
-                    ? ['Inside a unit: its maker allows it, discharge proven']
-                    : [],
+                ...$opened ? ['Inside a unit that was there: every mode of it is tried again afterwards'] : [],
             ],
             $lists,
             [
@@ -127,6 +129,7 @@ final readonly class Landing
                 ...$this->wireTorques($cables) === [] ? [] : ['torque driver', 'stripper', 'ferrule crimper'],
             ],
             asks: [
+                ...$opened ? $this->inside($first) : [],
                 ...array_values($asks),
                 Ask::text('instrument', 'Torque tool used', false),
                 Ask::text('printed', 'Terminals as printed on it', false),
@@ -136,11 +139,23 @@ final readonly class Landing
                 Ask::tick('marked', 'Each joint tightened, sleeved, marked with paint'),
             ],
             cautions: [
+                ...$opened && $first->is(...self::HOLDS) ? [Caution::Charged] : [],
                 ...$first->is('battery_bank', 'bus_bar', 'dc_fuse', 'dc_switch', 'shunt') ? [Caution::Posts] : [],
                 ...$direct ? [] : [Caution::Colours],
             ],
             pieces: (float) max(1, count($lists)),
         );
+    }
+
+    /** @return list<Ask> what is asked before a hand goes into a unit that was there */
+    private function inside(Part $unit): array
+    {
+        return [
+            ...$unit->is(...self::HOLDS)
+                ? [Ask::number('left_v', 'Volts left inside, before the first touch', 'V', 0.0, 1.0)]
+                : [],
+            Ask::text('allowed', 'Where its maker allows work inside: the page, or whom you asked'),
+        ];
     }
 
     /**

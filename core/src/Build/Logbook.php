@@ -271,6 +271,8 @@ final class Logbook
                 $missing[] = "{$ask->words}: recorded twice, and not the same";
             } elseif ($ask->finds) {
                 continue;
+            } elseif ($this->signed($ask, $state) !== null) {
+                continue;
             } elseif ($answer !== null && $answer['right'] === false && ($ask->required || $ask->kind === 'number')) {
                 $missing[] = "{$ask->words}: not as it should be";
             } elseif (
@@ -283,6 +285,16 @@ final class Logbook
         }
 
         return $missing;
+    }
+
+    /**
+     * What somebody has signed for that falls short; null where nobody has, or nothing does.
+     *
+     * @return array{value: mixed, by: string, at: string}|null
+     */
+    private function signed(Ask $ask, StepState $state): ?array
+    {
+        return ($state->answers[$ask->id]['right'] ?? null) === false ? $state->answers[$ask->signedBy] ?? null : null;
     }
 
     /** @return list<OpenItem> what the steps themselves leave open */
@@ -329,6 +341,19 @@ final class Logbook
             }
             foreach ($step->asks as $ask) {
                 $read = $state->answers[$ask->id] ?? null;
+                $signed = $this->signed($ask, $state);
+                if ($signed !== null && $read !== null) {
+                    $open[] = new OpenItem(
+                        "signed_{$id}_{$ask->id}",
+                        'overridden',
+                        "{$step->title}: {$ask->words} {$read['value']} {$ask->unit}, signed for: {$signed['value']}",
+                        false,
+                        $signed['by'],
+                        step: $id,
+                        by: $signed['by'],
+                        at: $signed['at'],
+                    );
+                }
                 if ($ask->finds && $read !== null && $read['right'] === false) {
                     $open[] = new OpenItem(
                         "found_{$id}_{$ask->id}",

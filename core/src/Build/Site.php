@@ -178,6 +178,13 @@ final readonly class Site
             (($zone->says('reached') && !$zone->is('reached')) || ($zone->numberOrNull('reachM') ?? 0.0) > self::ARM_M);
     }
 
+    /** Whether a part that was there before is opened when something is landed in it: not its terminals alone. */
+    public function isOpened(Part $part): bool
+    {
+        return !isset($this->difference->fitted[$part->id]) &&
+            $part->is('converter', 'inverter', 'inverter_charger', 'transfer_switch', 'surge_unit', 'generator');
+    }
+
     public function kg(string $id): float
     {
         $item = $this->item($id);

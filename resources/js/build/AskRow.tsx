@@ -2,6 +2,7 @@ import { Button, Input } from 'antd';
 import clsx from 'clsx';
 import { useState } from 'react';
 import type { Ask, Step } from '../api/client';
+import { useMe } from '../shell/Session';
 import { Camera, carried } from './Camera';
 import { OPEN } from './fold';
 import type { Arrow } from './PhotoMark';
@@ -9,6 +10,9 @@ import { Shots, shots } from './Shots';
 import type { BuildHold } from './useBuild';
 import { band, when } from './words';
 import { t } from '../words/t';
+
+/** What a lead alone signs for. */
+const SIGNED = 'signed';
 
 interface Props {
   ask: Ask;
@@ -18,8 +22,11 @@ interface Props {
 }
 
 /** One thing to record: a tick as large as a thumb, a figure with its band, words, a photograph. */
-export function AskRow(props: Props) {
-  const { ask, step, hold } = props;
+export function AskRow(given: Props) {
+  const me = useMe();
+  const { ask, step, hold } = given;
+  // What somebody else may not sign is not taken later either: said here, not refused days after.
+  const props = { ...given, disabled: given.disabled || (ask.id === SIGNED && me?.role !== 'lead') };
   const state = hold.states[step.id]!;
   const answer = state.answers[ask.id];
   const conflict = state.conflicts[ask.id];

@@ -149,6 +149,7 @@ function missing(step: Step, state: StepState): string[] {
     const photographed = ask.kind === 'photo' && (state.photos[ask.id] ?? 0) > 0;
     if (state.conflicts[ask.id]) said.push(`${ask.words}: recorded twice, and not the same`);
     else if (ask.finds) continue;
+    else if (answer?.right === false && state.answers[ask.signedBy]) continue;
     else if (answer && answer.right === false && (ask.required || ask.kind === 'number'))
       said.push(`${ask.words}: not as it should be`);
     else if (ask.required && !answer && !photographed) said.push(`${ask.words}: not recorded`);
