@@ -150,7 +150,9 @@ final class WriteLog
     /** @return list<Problem> what is a lead's to write */
     private function mayNot(User $user, mixed $line): array
     {
-        return $user->role !== Role::Lead && ($line->kind ?? null) === 'value' && ($line->says->ask ?? null) === Ask::SIGNED
+        return $user->role !== Role::Lead &&
+            ($line->kind ?? null) === 'value' &&
+            ($line->says->ask ?? null) === Ask::SIGNED
             ? [new Problem('/says/ask', 'is a lead\'s to sign: it was measured, and it falls short.')]
             : [];
     }

@@ -245,6 +245,23 @@ describe('the logbook', function (): void {
             ->toEqual(2.5);
     });
 
+    it('lets a lead alone sign for what falls short', function (): void {
+        $lead = $this->person(Role::Lead);
+        $job = jobOf($lead);
+        $this->actingAs($lead);
+        approve($this, $job)->assertCreated();
+        $line = logLine('value', 'whole.dry_fit.inverter', ['ask' => 'signed', 'words' => '3 cm short']);
+        $this->actingAs($this->person(Role::Technician));
+        sendLog($this, $job, [$line])
+            ->assertOk()
+            ->assertJsonCount(0, 'taken')
+            ->assertJsonPath('refused.0.problems.0.pointer', '/entries/0/says/ask');
+        $this->actingAs($lead);
+        sendLog($this, $job, [$line])
+            ->assertOk()
+            ->assertJsonCount(1, 'taken');
+    });
+
     it('lets nobody change or take out a line', function (): void {
         $job = jobOf($this->person(Role::Lead));
         $this->actingAs($this->person(Role::Lead));

@@ -57,7 +57,10 @@ final class Logbook
         }
         $this->steps = $this->judged($steps);
         $this->open = array_values(
-            array_filter([...$this->fromSteps(), ...$this->written], fn(OpenItem $o): bool => !isset($closed[$o->id])),
+            array_filter(
+                [...LeftOpen::of($work, $this->steps), ...$this->written],
+                fn(OpenItem $o): bool => !isset($closed[$o->id]),
+            ),
         );
     }
 
@@ -271,7 +274,7 @@ final class Logbook
                 $missing[] = "{$ask->words}: recorded twice, and not the same";
             } elseif ($ask->finds) {
                 continue;
-            } elseif ($this->signed($ask, $state) !== null) {
+            } elseif ($state->signedFor($ask) !== null) {
                 continue;
             } elseif ($answer !== null && $answer['right'] === false && ($ask->required || $ask->kind === 'number')) {
                 $missing[] = "{$ask->words}: not as it should be";
@@ -285,103 +288,6 @@ final class Logbook
         }
 
         return $missing;
-    }
-
-    /**
-     * What somebody has signed for that falls short; null where nobody has, or nothing does.
-     *
-     * @return array{value: mixed, by: string, at: string}|null
-     */
-    private function signed(Ask $ask, StepState $state): ?array
-    {
-        return ($state->answers[$ask->id]['right'] ?? null) === false ? $state->answers[$ask->signedBy] ?? null : null;
-    }
-
-    /** @return list<OpenItem> what the steps themselves leave open */
-    private function fromSteps(): array
-    {
-        $open = [];
-        foreach ($this->work->steps as $id => $step) {
-            $state = $this->steps[$id];
-            if ($state->status === 'overridden') {
-                $open[] = new OpenItem(
-                    "override_{$id}",
-                    'overridden',
-                    "{$step->title}: passed without proof, {$state->override}",
-                    true,
-                    $state->by,
-                    step: $id,
-                    by: $state->by,
-                    at: (string) $state->doneAt,
-                );
-            }
-            if ($state->status === 'incomplete') {
-                $open[] = new OpenItem(
-                    "missing_{$id}",
-                    'unfinished',
-                    "{$step->title}: " . implode('; ', $state->missing),
-                    true,
-                    $state->by,
-                    step: $id,
-                    by: $state->by,
-                    at: (string) $state->doneAt,
-                );
-            }
-            if ($state->status === 'reopened') {
-                $open[] = new OpenItem(
-                    "reopened_{$id}",
-                    'unfinished',
-                    "{$step->title}: done before the plan was changed",
-                    true,
-                    $state->by,
-                    step: $id,
-                    by: $state->by,
-                    at: (string) $state->doneAt,
-                );
-            }
-            foreach ($step->asks as $ask) {
-                $read = $state->answers[$ask->id] ?? null;
-                $signed = $this->signed($ask, $state);
-                if ($signed !== null && $read !== null) {
-                    $open[] = new OpenItem(
-                        "signed_{$id}_{$ask->id}",
-                        'overridden',
-                        "{$step->title}: {$ask->words} {$read['value']} {$ask->unit}, signed for: {$signed['value']}",
-                        false,
-                        $signed['by'],
-                        step: $id,
-                        by: $signed['by'],
-                        at: $signed['at'],
-                    );
-                }
-                if ($ask->finds && $read !== null && $read['right'] === false) {
-                    $open[] = new OpenItem(
-                        "found_{$id}_{$ask->id}",
-                        'defect',
-                        "Was so before: {$ask->words}, {$read['value']} {$ask->unit}",
-                        false,
-                        'the owner decides',
-                        step: $id,
-                        by: $read['by'],
-                        at: $read['at'],
-                    );
-                }
-            }
-            if (($state->answers['gas_touched']['value'] ?? null) === true) {
-                $open[] = new OpenItem(
-                    "gas_{$id}",
-                    'unfinished',
-                    'Leak test of the gas line by somebody qualified: it was touched at “' . $step->title . '”',
-                    true,
-                    'somebody qualified for gas',
-                    step: $id,
-                    by: $state->answers['gas_touched']['by'],
-                    at: $state->answers['gas_touched']['at'],
-                );
-            }
-        }
-
-        return $open;
     }
 
     /**

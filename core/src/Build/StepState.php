@@ -50,6 +50,16 @@ final class StepState
         return $this->status === 'done' || $this->status === 'overridden' || (!$gate && $this->status === 'incomplete');
     }
 
+    /**
+     * What somebody has signed for that falls short; null where nobody has, or nothing does.
+     *
+     * @return array{value: float|string|bool|null, by: string, at: string}|null
+     */
+    public function signedFor(Ask $ask): ?array
+    {
+        return ($this->answers[$ask->id]['right'] ?? null) === false ? $this->answers[$ask->signedBy] ?? null : null;
+    }
+
     /** @return array<string, mixed> */
     public function toArray(): array
     {

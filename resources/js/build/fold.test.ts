@@ -48,7 +48,17 @@ describe('the tablet reads the logbook as the server does', () => {
 });
 
 describe('what is right', () => {
-  const ask = { id: 'a', words: 'a', required: true, unit: 'V', why: '', options: [], expected: '', finds: false, signedBy: '' };
+  const ask = {
+    id: 'a',
+    words: 'a',
+    required: true,
+    unit: 'V',
+    why: '',
+    options: [],
+    expected: '',
+    finds: false,
+    signedBy: '',
+  };
   it.each([
     ['in its band', { ...ask, kind: 'number', low: 1, high: 2 }, 1.5, true],
     ['at its edge', { ...ask, kind: 'number', low: 1, high: 2 }, 2, true],

@@ -366,3 +366,27 @@ it('keeps what was broken already with its photograph, at the step where it was 
         ->and($log->photos[1]['words'])
         ->toBe('behind the pump');
 });
+
+it('takes a clearance that falls short once it is signed for, and keeps it in sight', function (): void {
+    $step = Works::step(aWork(), Kind::DryFit, 'inverter');
+    $n = 0;
+    $lines = whole($n, $step->id);
+    $lines[] = line(++$n, EntryKind::Value, $step->id, ['ask' => 'clear_cm', 'number' => 4]);
+    expect((new Logbook(aWork(), $lines))->steps[$step->id]->status)->toBe('incomplete');
+    $lines[] = line(++$n, EntryKind::Value, $step->id, ['ask' => Ask::SIGNED, 'words' => '6 cm short, fan fitted']);
+    $log = new Logbook(aWork(), $lines);
+    $open = array_values(array_filter($log->open, fn(OpenItem $o): bool => $o->step === $step->id));
+    expect($log->steps[$step->id]->status)
+        ->toBe('done')
+        ->and($open)
+        ->toHaveCount(1)
+        ->and($open[0]->words)
+        ->toContain('4 cm, signed for: 6 cm short, fan fitted')
+        ->and($open[0]->blocks)
+        ->toBeFalse();
+    // What is enough needs nobody's name.
+    $lines[] = line(++$n, EntryKind::Value, $step->id, ['ask' => 'clear_cm', 'number' => 12]);
+    expect(array_filter((new Logbook(aWork(), $lines))->open, fn(OpenItem $o): bool => $o->step === $step->id))->toBe(
+        [],
+    );
+});

@@ -210,3 +210,18 @@ it('refuses steps that wait for each other in a circle', function (): void {
         'circle',
     );
 });
+
+it('asks by whose leave a unit that was there is opened, and tries every mode of it again', function (): void {
+    $work = Compiled::inARow([Works::demo('tideline', 'line')]);
+    $asks = fn(Step $s): array => array_map(fn(Ask $a): string => $a->id, $s->asks);
+    $converter = Works::step($work, Kind::Land, 'converter');
+    expect($asks($converter))
+        ->toContain('left_v', 'allowed')
+        ->and($converter->cautions)
+        ->toContain(Caution::Charged)
+        ->and($asks(Works::step($work, Kind::ProveStates)))
+        ->toContain('modes_converter')
+        // A new one has never held a charge, and its terminals are made for it.
+        ->and($asks(Works::step($work, Kind::Land, 'inverter')))
+        ->not->toContain('left_v');
+});
