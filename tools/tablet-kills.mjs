@@ -1,6 +1,7 @@
 // Runs of a tablet that brings what it was written on while browser and server are killed; see bin/kills-tablet.
 import { chromium } from '@playwright/test';
 import { execFileSync, spawn } from 'node:child_process';
+import { createServer } from 'node:net';
 import { mkdtempSync, readFileSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -13,8 +14,17 @@ const PHOTOS = 200;
 /** Kills of one run at most: then it may come to its end. */
 const MOST_KILLS = 8;
 const STATE = 'tablet';
-const PORT = 9871;
+const PORT = await free();
 const HOME = `http://127.0.0.1:${PORT}`;
+
+/** A port that nobody has: several of these run at once. */
+async function free() {
+  const server = createServer();
+  await new Promise((up) => server.listen(0, '127.0.0.1', up));
+  const { port } = server.address();
+  await new Promise((down) => server.close(down));
+  return port;
+}
 
 // Drawn numbers that a seed makes again.
 let drawn = seed;
