@@ -12,7 +12,7 @@ const root = join(import.meta.dirname, '..');
 const LINES = 2000;
 const PHOTOS = 200;
 /** Kills of one run at most: then it may come to its end. */
-const MOST_KILLS = 8;
+const MOST_KILLS = 4;
 const STATE = 'tablet';
 const PORT = await free();
 const HOME = `http://127.0.0.1:${PORT}`;

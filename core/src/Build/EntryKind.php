@@ -24,6 +24,7 @@ enum EntryKind: string
     case Wire = 'wire';
     case Pin = 'pin';
     case Differs = 'differs';
+    case Surveyed = 'surveyed';
 
     /** Whether it is about a step. */
     public function hasStep(): bool
@@ -84,6 +85,7 @@ enum EntryKind: string
                 'capW' => Field::number('Caps the power at', 'W', 1, 20000)->optional(),
             ],
             self::Closed => ['item' => $words('Which', 80), 'words' => $words('How')],
+            self::Surveyed => ['item' => $words('Which', 80), 'words' => $words('Where it now stands')],
             self::Arrival => [
                 'key' => $words('What', 80),
                 'date' => $date->labelled('Expected')->optional(),

@@ -134,7 +134,7 @@ export default function SurveyPlace({ hold }: PlaceProps) {
             />
           </div>
           <WalkRound items={reference.data.walk} />
-          <FoundWires job={hold.design.id} />
+          <FoundWires hold={hold} />
           <BaselinePanel job={hold.design.id} revision={hold.design.revision} />
           <NeedsPanel hold={hold} />
           <Cautions />
