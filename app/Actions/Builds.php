@@ -59,15 +59,7 @@ final class Builds
     /** @return list<Entry> lines of the logbook, in their order */
     public function entries(RigJob $job): array
     {
-        return array_values(
-            LogEntry::query()
-                ->with('user')
-                ->where('rig_job_id', $job->id)
-                ->orderBy('number')
-                ->get()
-                ->map(fn(LogEntry $e): Entry => $e->entry())
-                ->all(),
-        );
+        return LogEntry::entriesOf($job->id);
     }
 
     /** How long steps take in this workshop. */

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Http\Controllers\HereController;
+use App\Models\Approval;
+use App\Models\LogEntry;
 use App\Models\RigJob;
 use Hollin\Core\Answers\JobAnswers;
 use Hollin\Core\Build\OpenItem;
@@ -76,6 +78,18 @@ final class FloorSummary
         if ($approval === null) {
             return null;
         }
+        $last = (int) LogEntry::query()->where('rig_job_id', $job->id)->max('number');
+
+        return Cache::remember(
+            "stands:{$job->id}:{$approval->id}:{$last}",
+            self::KEEP_S,
+            fn(): array => $this->stands($job, $approval),
+        );
+    }
+
+    /** @return array{next: string, blocks: list<string>, done: int, steps: int} how the work stands by the logbook */
+    private function stands(RigJob $job, Approval $approval): array
+    {
         $answer = $this->builds->answer($job->revision($approval->revision), $approval->plan);
         $log = $answer->logbook($this->builds->entries($job));
         $now = array_filter($answer->work->steps, fn(Step $s): bool => !$s->kind->isLater());

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Models\Approval;
+use App\Models\LogEntry;
 use App\Models\RigJob;
 use App\Models\Role;
 use App\Models\User;
@@ -16,11 +17,15 @@ use Hollin\Core\Plan\Refused;
 use Hollin\Core\Schedule\NoTime;
 use Hollin\Core\Schedule\Timetable;
 use Hollin\Core\Schedule\Windows;
+use Illuminate\Support\Facades\Cache;
 use Sabre\VObject\Component\VCalendar;
 
 /** Jobs laid along the days of a workshop, its people and its bays. */
 final class Schedules
 {
+    /** How long the days of the floor stand before they are laid anew: work begins now, whenever that is. */
+    private const LAID_S = 300;
+
     private const RANKS = ['apprentice' => 0, 'technician' => 1, 'lead' => 2];
 
     public function __construct(private readonly Builds $builds) {}
@@ -103,11 +108,34 @@ final class Schedules
 
     /**
      * Approved jobs that are not done, the soonest fetched first, each into what the ones before leave of people and
-     * bays.
+     * bays; laid once for some minutes while nothing is written that moves it.
      *
      * @return array<string, mixed>
      */
     public function floor(Workshop $workshop): array
+    {
+        $jobs = $workshop->rigJobs()->select('id');
+        $said = [
+            LogEntry::query()->whereIn('rig_job_id', clone $jobs)->max('id'),
+            Approval::query()->whereIn('rig_job_id', clone $jobs)->max('id'),
+            $workshop
+                ->rigJobs()
+                ->orderBy('id')
+                ->get(['id', 'title', 'comes_on', 'goes_on'])
+                ->toArray(),
+            $this->people($workshop),
+            $workshop->only(['hours', 'bays', 'timezone']),
+        ];
+
+        return Cache::remember(
+            "floor:{$workshop->id}:" . hash('sha256', json_encode($said, JSON_THROW_ON_ERROR)),
+            self::LAID_S,
+            fn(): array => $this->laid($workshop),
+        );
+    }
+
+    /** @return array<string, mixed> */
+    private function laid(Workshop $workshop): array
     {
         $people = $this->people($workshop);
         $free = [];

@@ -10,6 +10,7 @@ use Hollin\Core\Job\Values;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\DB;
 use stdClass;
 
 /**
@@ -59,28 +60,59 @@ final class LogEntry extends Model
         return ['at' => 'datetime', 'clock_said' => 'datetime'];
     }
 
-    private function decoded(): stdClass
+    /**
+     * The logbook of a job as the core reads it, in the order of its numbers; read plainly, since there may be thousands.
+     *
+     * @return list<Entry>
+     */
+    public static function entriesOf(int $job): array
     {
-        $says = json_decode($this->says, false, 16, JSON_THROW_ON_ERROR);
-
-        return $says instanceof stdClass ? $says : new stdClass();
+        return array_values(
+            DB::table('log_entries as l')
+                ->leftJoin('users as u', 'u.id', '=', 'l.user_id')
+                ->where('l.rig_job_id', $job)
+                ->orderBy('l.number')
+                ->select([
+                    'l.uuid',
+                    'l.number',
+                    'l.kind',
+                    'l.step',
+                    'l.says',
+                    'l.tablet',
+                    'l.seen',
+                    'l.revision',
+                    'u.name',
+                ])
+                ->selectRaw(
+                    <<<'SQL'
+                    to_char(l.at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as at
+                    SQL
+                    ,
+                )
+                ->get()
+                ->map(
+                    fn(stdClass $e): Entry => new Entry(
+                        $e->uuid,
+                        (int) $e->number,
+                        EntryKind::from($e->kind),
+                        $e->step,
+                        new Values(self::saying($e->says)),
+                        $e->at,
+                        $e->name ?? 'somebody who has left',
+                        $e->tablet,
+                        (int) $e->seen,
+                        (int) $e->revision,
+                    ),
+                )
+                ->all(),
+        );
     }
 
-    /** As the core reads it. */
-    public function entry(): Entry
+    private static function saying(string $says): stdClass
     {
-        return new Entry(
-            $this->uuid,
-            $this->number,
-            EntryKind::from($this->kind),
-            $this->step,
-            new Values($this->decoded()),
-            $this->at->toIso8601ZuluString(),
-            $this->user->name ?? 'somebody who has left',
-            $this->tablet,
-            $this->seen,
-            $this->revision,
-        );
+        $said = json_decode($says, false, 16, JSON_THROW_ON_ERROR);
+
+        return $said instanceof stdClass ? $said : new stdClass();
     }
 
     /** @return array<string, mixed> */
@@ -91,7 +123,7 @@ final class LogEntry extends Model
             'uuid' => $this->uuid,
             'kind' => $this->kind,
             'step' => $this->step,
-            'says' => $this->decoded(),
+            'says' => self::saying($this->says),
             'at' => $this->at->toIso8601ZuluString(),
             'clockSaid' => $this->clock_said->toIso8601ZuluString(),
             'by' => $this->user?->name,

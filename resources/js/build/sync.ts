@@ -1,9 +1,12 @@
 import { api, ApiError, unwrap, type Build, type Wall } from '../api/client';
 import { sendPhoto } from '../api/photos';
-import { clock, store, tablet } from './store';
+import { clock, store, tablet, type Picture } from './store';
 
 /** Lines that go in one parcel. */
 const PARCEL = 100;
+
+/** Photographs that go side by side. */
+const AT_ONCE = 4;
 
 /** What came of an attempt to bring everything to the server. */
 export interface Brought {
@@ -25,18 +28,12 @@ export async function bring(job: number, who: number): Promise<Brought> {
 async function bringAlone(job: number, who: number): Promise<Brought> {
   const brought = { taken: 0, refused: 0, away: false };
   try {
-    for (const picture of await store.pictures.where({ job, sent: 0 }).toArray()) {
-      try {
-        await sendPhoto(job, picture.component, picture.blob, `${picture.sha256.slice(0, 12)}.jpg`);
-      } catch (e) {
-        // A picture that the server will never take must not hold up the rest; it stays here to be seen.
-        if (!(e instanceof ApiError) || e.status === 401 || e.status === 419 || e.status === 429 || e.status >= 500)
-          throw e;
-        await store.pictures.update(picture.sha256, { sent: -1 });
-        brought.refused++;
-        continue;
-      }
-      await store.pictures.update(picture.sha256, { sent: 1 });
+    const pictures = await store.pictures.where({ job, sent: 0 }).toArray();
+    for (let n = 0; n < pictures.length; n += AT_ONCE) {
+      const sent = await Promise.allSettled(pictures.slice(n, n + AT_ONCE).map((p) => send(job, p)));
+      brought.refused += sent.filter((s) => s.status === 'fulfilled' && !s.value).length;
+      const broken = sent.find((s) => s.status === 'rejected');
+      if (broken) throw broken.reason;
     }
     for (;;) {
       const queued = await store.outbox
@@ -67,6 +64,21 @@ async function bringAlone(job: number, who: number): Promise<Brought> {
     brought.away = true;
   }
   return brought;
+}
+
+/** Sends a photograph and notes that it has gone; false where the server will never take it. */
+async function send(job: number, picture: Picture): Promise<boolean> {
+  let taken = true;
+  try {
+    await sendPhoto(job, picture.component, picture.blob, `${picture.sha256.slice(0, 12)}.jpg`);
+  } catch (e) {
+    // A picture that the server will never take must not hold up the rest; it stays here to be seen.
+    if (!(e instanceof ApiError) || e.status === 401 || e.status === 419 || e.status === 429 || e.status >= 500)
+      throw e;
+    taken = false;
+  }
+  await store.pictures.update(picture.sha256, { sent: taken ? 1 : -1 });
+  return taken;
 }
 
 /** The work of a job from the server, kept here; as it was last kept where there is no connection. */

@@ -57,11 +57,12 @@ function FoundRow({ hold, found }: { hold: DesignHold; found: Found }) {
   const enter = async () => {
     const component = part === null ? undefined : components[part];
     if (!component || !part || me === null) return;
-    const before = typeof component.note === 'string' && component.note !== '' ? `${component.note}; ` : '';
-    const note = `${before}${words}`;
+    const before = typeof component.note === 'string' ? component.note : '';
+    // Entered before, and the logbook has not heard of it: once is enough.
+    const note = before.includes(words) ? before : [before, words].filter(Boolean).join('; ');
     if (note.length > MOST) return void message.error(t('survey.noteIsFull', { part: component.label }), 6);
-    const kept = await hold.edit({ kind: 'survey_set', component: part, path: '/note', value: note } as never);
-    if (!kept) return;
+    const edit = { kind: 'survey_set', component: part, path: '/note', value: note };
+    if (note !== before && !(await hold.edit(edit as never))) return;
     const says = { item: found.line.uuid, words: t('survey.nowAt', { part: component.label }) };
     await write(job, found.line.revision, found.line.number, 'surveyed', '', says, me);
     await bring(job, me.id);
