@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests;
 
-use Hollin\Core\Answers\Baseline;
+use Hollin\Core\Build\Baseline;
 use Hollin\Core\Build\Compiled;
 use Hollin\Core\Build\Kind;
 use Hollin\Core\Build\Site;

@@ -7,8 +7,8 @@ namespace App\Actions;
 use App\Models\Reading;
 use App\Models\RigJob;
 use Carbon\CarbonImmutable;
-use Hollin\Core\Answers\Baseline;
 use Hollin\Core\Answers\JobAnswers;
+use Hollin\Core\Build\Baseline;
 use Hollin\Core\Plan\Refused;
 use Illuminate\Support\Carbon;
 

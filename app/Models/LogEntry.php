@@ -61,7 +61,7 @@ final class LogEntry extends Model
     }
 
     /**
-     * The logbook of a job as the core reads it, in the order of its numbers; read plainly, since there may be thousands.
+     * The logbook of a job as the core reads it, in the order of its numbers; read plainly: there may be thousands.
      *
      * @return list<Entry>
      */

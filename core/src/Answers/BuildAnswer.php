@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Hollin\Core\Answers;
 
 use Hollin\Core\Build\AsBuilt;
+use Hollin\Core\Build\Baseline;
 use Hollin\Core\Build\Compiled;
 use Hollin\Core\Build\Difference;
 use Hollin\Core\Build\Entry;

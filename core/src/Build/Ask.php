@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Build;
 
-use Hollin\Core\Answers\Baseline;
 
 /** Something to record at a step: a tick, a figure with its band, words, a photograph, a serial number. */
 final readonly class Ask

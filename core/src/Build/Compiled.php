@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Build;
 
-use Hollin\Core\Answers\Baseline;
 /** The work of one stage: its steps and what they are made from. */
 final readonly class Compiled
 {

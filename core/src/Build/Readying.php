@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Build;
 
-use Hollin\Core\Answers\Baseline;
 use Hollin\Core\Network\Part;
 use Hollin\Core\Network\TerminalWords;
 use Hollin\Core\Reference\ConductorSize;

@@ -2,8 +2,8 @@
 
 declare(strict_types=1);
 
-use Hollin\Core\Answers\Baseline;
 use Hollin\Core\Answers\StateAnswer;
+use Hollin\Core\Build\Baseline;
 use Hollin\Core\Network\TerminalWords;
 use Hollin\Core\Plan\Refused;
 use Hollin\Core\Rules\Sample;

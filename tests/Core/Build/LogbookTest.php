@@ -2,8 +2,8 @@
 
 declare(strict_types=1);
 
-use Hollin\Core\Answers\Baseline;
 use Hollin\Core\Build\Ask;
+use Hollin\Core\Build\Baseline;
 use Hollin\Core\Build\Compiled;
 use Hollin\Core\Build\Entry;
 use Hollin\Core\Build\EntryKind;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Hollin\Core\Answers;
+namespace Hollin\Core\Build;
 
 use Hollin\Core\Network\Panels;
 use Hollin\Core\Network\PowerConverter;
