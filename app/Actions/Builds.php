@@ -6,10 +6,11 @@ namespace App\Actions;
 
 use App\Models\Approval;
 use App\Models\LogEntry;
+use App\Models\Reading;
 use App\Models\Revision;
 use App\Models\RigJob;
 use Hollin\Core\Answers\BuildAnswer;
-use Hollin\Core\Build\Entry;
+use Hollin\Core\Build\Logbook;
 use Hollin\Core\Build\Times;
 use Hollin\Core\Plan\Refused;
 use Hollin\Core\Rules\RuleBook;
@@ -21,7 +22,7 @@ final class Builds
     private const KEEP_S = 604_800;
 
     /** Kept work of another form is made anew. */
-    private const FORM = 3;
+    private const FORM = 4;
 
     /** Jobs of a workshop whose recorded times are learnt from, the latest first. */
     private const LEARNT_FROM = 40;
@@ -56,10 +57,10 @@ final class Builds
         return $answer;
     }
 
-    /** @return list<Entry> lines of the logbook, in their order */
-    public function entries(RigJob $job): array
+    /** How the work stands: by the logbook, and by what the survey had read before. */
+    public function logbook(RigJob $job, BuildAnswer $work): Logbook
     {
-        return LogEntry::entriesOf($job->id);
+        return $work->logbook(LogEntry::entriesOf($job->id), Reading::ofSurvey($job->id));
     }
 
     /** How long steps take in this workshop. */
@@ -78,9 +79,7 @@ final class Builds
                 if ($approval === null) {
                     continue;
                 }
-                $log = $this->answer($other->revision($approval->revision), $approval->plan)->logbook(
-                    $this->entries($other),
-                );
+                $log = $this->logbook($other, $this->answer($other->revision($approval->revision), $approval->plan));
                 foreach ($log->took() as $kind => $minutes) {
                     $took[$kind] = array_merge($took[$kind] ?? [], $minutes);
                 }

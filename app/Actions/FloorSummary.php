@@ -7,6 +7,7 @@ namespace App\Actions;
 use App\Http\Controllers\HereController;
 use App\Models\Approval;
 use App\Models\LogEntry;
+use App\Models\Reading;
 use App\Models\RigJob;
 use Hollin\Core\Answers\JobAnswers;
 use Hollin\Core\Build\OpenItem;
@@ -78,10 +79,11 @@ final class FloorSummary
         if ($approval === null) {
             return null;
         }
-        $last = (int) LogEntry::query()->where('rig_job_id', $job->id)->max('number');
+        $last = LogEntry::query()->where('rig_job_id', $job->id)->max('number');
+        $read = Reading::query()->where('rig_job_id', $job->id)->max('id');
 
         return Cache::remember(
-            "stands:{$job->id}:{$approval->id}:{$last}",
+            "stands:{$job->id}:{$approval->id}:{$last}:{$read}",
             self::KEEP_S,
             fn(): array => $this->stands($job, $approval),
         );
@@ -91,7 +93,7 @@ final class FloorSummary
     private function stands(RigJob $job, Approval $approval): array
     {
         $answer = $this->builds->answer($job->revision($approval->revision), $approval->plan);
-        $log = $answer->logbook($this->builds->entries($job));
+        $log = $this->builds->logbook($job, $answer);
         $now = array_filter($answer->work->steps, fn(Step $s): bool => !$s->kind->isLater());
         $done = array_filter(
             $now,

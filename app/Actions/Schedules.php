@@ -6,6 +6,7 @@ namespace App\Actions;
 
 use App\Models\Approval;
 use App\Models\LogEntry;
+use App\Models\Reading;
 use App\Models\RigJob;
 use App\Models\Role;
 use App\Models\User;
@@ -54,7 +55,7 @@ final class Schedules
         $plans = array_keys(get_object_vars($revision->decoded()->plans));
         $named = $plan === '' ? (string) ($approval->plan ?? ($plans[0] ?? '')) : $plan;
         $work = $this->builds->answer($revision, $named);
-        $log = $work->logbook($this->builds->entries($job));
+        $log = $this->builds->logbook($job, $work);
         $from = $day ?? max(CarbonImmutable::now($workshop->timezone)->toDateString(), $job->comes_on ?? '');
         $start = CarbonImmutable::parse($from, $workshop->timezone);
         $now = CarbonImmutable::now();
@@ -117,6 +118,7 @@ final class Schedules
         $jobs = $workshop->rigJobs()->select('id');
         $said = [
             LogEntry::query()->whereIn('rig_job_id', clone $jobs)->max('id'),
+            Reading::query()->whereIn('rig_job_id', clone $jobs)->max('id'),
             Approval::query()->whereIn('rig_job_id', clone $jobs)->max('id'),
             $workshop
                 ->rigJobs()

@@ -15,9 +15,6 @@ use Illuminate\Support\Carbon;
 /** Keeps a reading of the rig as it was found, with what was expected of it: at the desk, or from the logbook. */
 final class TakeReading
 {
-    /** How the logbook names a reading of the baseline. */
-    public const MARK = 'base.';
-
     /** What a meter for this work can show. */
     public const MOST = 100_000;
 

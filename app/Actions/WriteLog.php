@@ -122,7 +122,7 @@ final class WriteLog
             $says = json_decode((string) $row['says']);
             if (
                 $row['kind'] !== 'value' ||
-                !str_starts_with($says->ask, TakeReading::MARK) ||
+                !str_starts_with($says->ask, Ask::READING) ||
                 abs($says->number ?? 0) > TakeReading::MOST
             ) {
                 continue;
@@ -134,7 +134,7 @@ final class WriteLog
                     $user->id,
                     [
                         'uuid' => (string) $row['uuid'],
-                        'what' => substr($says->ask, strlen(TakeReading::MARK)),
+                        'what' => substr($says->ask, strlen(Ask::READING)),
                         'value' => $says->number ?? null,
                         'words' => isset($says->words) ? mb_substr($says->words, 0, 120) : null,
                         'instrument' => $says->instrument ?? null,

@@ -72,6 +72,7 @@ final class BuildShapes
                 'expected' => $text,
                 'finds' => $flag,
                 'signedBy' => $text,
+                'excusedBy' => $text,
             ]),
             'Step' => Shape::object([
                 'id' => $text,
@@ -223,7 +224,6 @@ final class BuildShapes
                     'gone' => Shape::list($text),
                 ]),
                 'last' => $integer,
-                'readings' => Shape::map(Shape::ref('ReadingRow')),
                 'comesOn' => Shape::MAYBE_TEXT,
                 'goesOn' => Shape::MAYBE_TEXT,
                 'stocks' => Shape::map($text),

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Hollin\Core\Build\Baseline;
+use Hollin\Core\Build\SurveyReading;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
@@ -56,6 +57,31 @@ final class Reading extends Model
     public function user(): BelongsTo
     {
         return $this->belongsTo(User::class);
+    }
+
+    /** @return list<SurveyReading> what was read on a job, in its order */
+    public static function ofSurvey(int $job): array
+    {
+        return array_values(
+            self::query()
+                ->with('user')
+                ->where('rig_job_id', $job)
+                ->orderBy('created_at')
+                ->orderBy('id')
+                ->get()
+                ->map(
+                    fn(self $r): SurveyReading => new SurveyReading(
+                        $r->uuid,
+                        $r->what,
+                        $r->value === null ? null : (float) $r->value,
+                        $r->words,
+                        $r->instrument ?? '',
+                        $r->user->name ?? 'somebody who has left',
+                        $r->created_at->toIso8601ZuluString(),
+                    ),
+                )
+                ->all(),
+        );
     }
 
     /** @return array<string, mixed> what was read, by whom, and whether it is what was expected */

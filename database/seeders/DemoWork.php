@@ -109,9 +109,16 @@ final readonly class DemoWork
     /** @return array<string, mixed> what stands in for something read */
     private static function given(Ask $ask): array
     {
-        return match ($ask->kind) {
-            'tick' => ['tick' => true],
-            'number' => ['number' => round((($ask->low ?? 0.0) + ($ask->high ?? ($ask->low ?? 1.0))) / 2, 2)],
+        if ($ask->options !== []) {
+            return ['words' => $ask->expected === '' ? $ask->options[0] : $ask->expected];
+        }
+
+        return match (true) {
+            $ask->kind === 'tick' => ['tick' => true],
+            $ask->unit === 'Ω' && $ask->high === null => ['words' => Ask::OPEN],
+            $ask->kind === 'number' => [
+                'number' => round((($ask->low ?? 0.0) + ($ask->high ?? ($ask->low ?? 1.0))) / 2, 2),
+            ],
             default => ['words' => 'as on its label'],
         };
     }

@@ -136,6 +136,7 @@ describe('approval', function (): void {
         $step = collect($draft->json('steps'))->firstWhere('kind', 'move');
         sendLog($this, $job, [
             logLine('value', $step['id'], ['ask' => 'all_three', 'tick' => true]),
+            logLine('value', $step['id'], ['ask' => 'torque', 'number' => 3]),
             logLine('done', $step['id'], ['mark' => $step['mark']]),
         ])->assertOk();
         $built = $this->getJson("/api/v1/jobs/{$job->id}/build");
@@ -314,11 +315,24 @@ describe('the baseline beside the rig', function (): void {
                 ->toBe(now()->subDays(3)->toDateString())
                 ->and($readings[1]['verdict'])
                 ->toBe('as expected');
-            // And what the survey has is there beside the rig.
-            $this->getJson("/api/v1/jobs/{$job->id}/build")->assertJsonPath(
-                'readings',
-                fn(array $r): bool => $r[$volts['id']]['value'] === 3.2,
+            // What is read at the desk counts beside the rig too: nobody reads twice.
+            $asked = array_column($step['asks'], null, 'id');
+            $other = collect($asked)->first(
+                fn(array $a): bool => $a['finds'] && !in_array($a['id'], [$volts['id'], $word['id']], true),
             );
+            $this->postJson("/api/v1/jobs/{$job->id}/readings", [
+                'uuid' => (string) Str::uuid(),
+                'what' => substr($other['id'], strlen('base.')),
+                ...$other['options'] === [] ? ['value' => $other['low'] ?? 1.0] : ['words' => $other['options'][0]],
+                'instrument' => 'meter 3',
+            ])->assertCreated();
+            $state = $this->getJson("/api/v1/jobs/{$job->id}/build")->json('states')[$step['id']];
+            expect($state['answers'][$other['id']]['instrument'])
+                ->toBe('meter 3')
+                ->and($state['answers'][$word['id']]['value'])
+                ->toBe($word['expected'])
+                ->and(implode("\n", $state['missing']))
+                ->not->toContain($other['words'] . ':');
         },
     );
 

@@ -5,9 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\Builds;
-use App\Actions\TakeReading;
 use App\Models\LogEntry;
-use App\Models\Reading;
 use App\Models\RigJob;
 use Carbon\CarbonImmutable;
 use Hollin\Core\Build\Label;
@@ -58,7 +56,7 @@ final class BuildController
         $request->validate(['plan' => ['nullable', 'string', 'max:60'], 'draft' => ['nullable', 'in:0,1,true,false']]);
         [$revision, $plan, $approval] = $this->asked($request, $job);
         $answer = $this->builds->answer($job->revision($revision), $plan);
-        $log = $answer->logbook($this->builds->entries($job));
+        $log = $this->builds->logbook($job, $answer);
         $now = $revision === $job->head ? $answer : null;
         if ($now === null && isset($job->revision($job->head)->decoded()->plans->{$plan})) {
             $now = $this->builds->answer($job->revision($job->head), $plan);
@@ -86,13 +84,6 @@ final class BuildController
                 'draft' => $approval === null || $approval->revision !== $revision,
                 'since' => ['changed' => $changed, 'gone' => $gone],
                 'last' => (int) LogEntry::query()->where('rig_job_id', $job->id)->max('number'),
-                'readings' => (object) Reading::query()
-                    ->with('user')
-                    ->where('rig_job_id', $job->id)
-                    ->orderBy('id')
-                    ->get()
-                    ->mapWithKeys(fn(Reading $r): array => [TakeReading::MARK . $r->what => $r->row()])
-                    ->all(),
                 'comesOn' => $job->comes_on,
                 'goesOn' => $job->goes_on,
                 'stocks' => array_combine(
@@ -140,7 +131,7 @@ final class BuildController
         $answer = $this->builds->answer($job->revision($revision), $plan);
 
         return response()->json(
-            $answer->asBuilt($job->revision($revision)->decoded(), $answer->logbook($this->builds->entries($job))),
+            $answer->asBuilt($job->revision($revision)->decoded(), $this->builds->logbook($job, $answer)),
             200,
             [],
             JSON_PRESERVE_ZERO_FRACTION,

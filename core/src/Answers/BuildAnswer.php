@@ -9,6 +9,7 @@ use Hollin\Core\Build\Baseline;
 use Hollin\Core\Build\Compiled;
 use Hollin\Core\Build\Difference;
 use Hollin\Core\Build\Entry;
+use Hollin\Core\Build\Kind;
 use Hollin\Core\Build\Label;
 use Hollin\Core\Build\Link;
 use Hollin\Core\Build\Logbook;
@@ -17,6 +18,7 @@ use Hollin\Core\Build\Setting;
 use Hollin\Core\Build\Site;
 use Hollin\Core\Build\Step;
 use Hollin\Core\Build\StepState;
+use Hollin\Core\Build\SurveyReading;
 use Hollin\Core\Build\Times;
 use Hollin\Core\Build\Work;
 use Hollin\Core\Components\Topology;
@@ -128,9 +130,18 @@ final readonly class BuildAnswer
         return $walls;
     }
 
-    /** @param list<Entry> $entries of the logbook, in their order */
-    public function logbook(array $entries): Logbook
+    /**
+     * @param list<Entry> $entries of the logbook, in their order
+     * @param list<SurveyReading> $read what the survey had read of the rig as it was found
+     */
+    public function logbook(array $entries, array $read = []): Logbook
     {
+        foreach ($this->work->steps as $id => $step) {
+            if ($step->kind === Kind::Baseline) {
+                $entries = SurveyReading::among($entries, $read, (string) $id);
+            }
+        }
+
         return new Logbook($this->work, $entries);
     }
 

@@ -4,12 +4,17 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Build;
 
-
 /** Something to record at a step: a tick, a figure with its band, words, a photograph, a serial number. */
 final readonly class Ask
 {
     /** Under this a lead signs for what falls short. */
     public const SIGNED = 'signed';
+
+    /** Before the name of a reading of the rig as it was found. */
+    public const READING = 'base.';
+
+    /** In this somebody says which readings could not be taken, and why. */
+    public const UNREAD = 'unread';
 
     /** What a meter shows where nothing conducts. */
     public const OPEN = 'open';
@@ -18,6 +23,7 @@ final readonly class Ask
      * @param list<string> $options words that it can be, where there are only some
      * @param string $expected which of them is right; '' when none is better
      * @param string $signedBy the ask of the same step in which a lead signs for what falls short; '' where nobody may
+     * @param string $excusedBy the ask of the same step in which somebody says why this was not taken; '' if never
      * @param bool $finds it tells what is there: a figure outside its band is a finding and holds nothing up
      */
     private function __construct(
@@ -33,6 +39,7 @@ final readonly class Ask
         public string $expected = '',
         public bool $finds = false,
         public string $signedBy = '',
+        public string $excusedBy = '',
     ) {}
 
     /** Done, seen or agreed. */
@@ -65,10 +72,10 @@ final readonly class Ask
     public static function reading(Baseline $point): self
     {
         return new self(
-            "base.{$point->id}",
+            self::READING . $point->id,
             $point->unit === '' ? 'text' : 'number',
             $point->words,
-            false,
+            true,
             $point->unit,
             $point->lowest,
             $point->highest,
@@ -76,6 +83,7 @@ final readonly class Ask
             $point->options(),
             $point->expected === null ? '' : $point->shown(),
             true,
+            excusedBy: self::UNREAD,
         );
     }
 
@@ -122,6 +130,7 @@ final readonly class Ask
             'expected' => $this->expected,
             'finds' => $this->finds,
             'signedBy' => $this->signedBy,
+            'excusedBy' => $this->excusedBy,
         ];
     }
 }

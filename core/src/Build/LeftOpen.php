@@ -20,6 +20,7 @@ final class LeftOpen
             foreach ($step->asks as $ask) {
                 $open[] = self::byAnswer($step, $ask, $state);
             }
+            $open[] = self::unread($step, $state);
             $open[] = self::gas($step, $state);
         }
 
@@ -70,6 +71,31 @@ final class LeftOpen
             step: $step->id,
             by: $signed['by'] ?? $read['by'],
             at: $signed['at'] ?? $read['at'],
+        );
+    }
+
+    /** What was never read before the work began: afterwards nobody can tell. */
+    private static function unread(Step $step, StepState $state): ?OpenItem
+    {
+        $unread = array_filter($step->asks, fn(Ask $a): bool => $state->excuseFor($a) !== null);
+        if ($unread === [] || $state->doneAt === null) {
+            return null;
+        }
+        $excuse = $state->excuseFor(reset($unread));
+
+        return new OpenItem(
+            "unread_{$step->id}",
+            'unfinished',
+            sprintf(
+                'Not read before the work: %s. %s',
+                implode('; ', array_map(fn(Ask $a): string => $a->words, $unread)),
+                ucfirst((string) ($excuse['value'] ?? '')),
+            ),
+            false,
+            $excuse['by'] ?? '',
+            step: $step->id,
+            by: $excuse['by'] ?? '',
+            at: $excuse['at'] ?? '',
         );
     }
 

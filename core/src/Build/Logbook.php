@@ -272,9 +272,11 @@ final class Logbook
             $answer = $state->answers[$ask->id] ?? null;
             if (isset($state->conflicts[$ask->id])) {
                 $missing[] = "{$ask->words}: recorded twice, and not the same";
-            } elseif ($ask->finds) {
-                continue;
-            } elseif ($state->signedFor($ask) !== null) {
+            } elseif (
+                ($ask->finds && $answer !== null) ||
+                $state->signedFor($ask) !== null ||
+                $state->excuseFor($ask) !== null
+            ) {
                 continue;
             } elseif ($answer !== null && $answer['right'] === false && ($ask->required || $ask->kind === 'number')) {
                 $missing[] = "{$ask->words}: not as it should be";

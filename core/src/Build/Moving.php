@@ -106,7 +106,7 @@ final readonly class Moving
                         'N·m',
                         ...[
                             ...$torque ?? [null, null],
-                            false,
+                            $breaker !== null,
                             'from a general table; what is printed on the device wins',
                         ],
                     ),

@@ -81,7 +81,12 @@ final readonly class Readying
                 tools: ['meter', 'plug-in tester'],
                 asks: [
                     ...array_map(Ask::reading(...), $this->baseline),
-                    Ask::tick('all_read', 'All of them read, or said why not'),
+                    Ask::text(
+                        Ask::UNREAD,
+                        'Could not be read, and why',
+                        false,
+                        'no pedestal, a dead battery: what was not read stays among the open items',
+                    ),
                     Ask::text('instrument', 'Meter used', false),
                 ],
                 cautions: [Caution::Probing, Caution::People],

@@ -60,6 +60,18 @@ final class StepState
         return ($this->answers[$ask->id]['right'] ?? null) === false ? $this->answers[$ask->signedBy] ?? null : null;
     }
 
+    /**
+     * Why something asked for was not taken; null where it was, or where nobody has said.
+     *
+     * @return array{value: float|string|bool|null, by: string, at: string}|null
+     */
+    public function excuseFor(Ask $ask): ?array
+    {
+        $why = $this->answers[$ask->excusedBy] ?? null;
+
+        return isset($this->answers[$ask->id]) || trim((string) ($why['value'] ?? '')) === '' ? null : $why;
+    }
+
     /** @return array<string, mixed> */
     public function toArray(): array
     {

@@ -133,7 +133,6 @@ function Figure({ ask, step, hold, disabled, write }: Writing) {
       <span className="ask-words">
         <b>{ask.words}</b>
         <small>{[band(ask), ask.why].filter(Boolean).join(' · ')}</small>
-        <InSurvey {...{ ask, step, hold }} />
         {answer && <small className="ask-by">{t('build.byAt', { by: answer.by, at: when(answer.at) })}</small>}
         {trouble && (
           <small className="ask-trouble" role="alert">
@@ -157,18 +156,6 @@ function Figure({ ask, step, hold, disabled, write }: Writing) {
   );
 }
 
-/** What the survey has of this reading already. */
-function InSurvey({ ask, step, hold }: Pick<Props, 'ask' | 'step' | 'hold'>) {
-  const read = hold.build.readings[ask.id];
-  if (!read || hold.states[step.id]!.answers[ask.id]) return null;
-  return (
-    <small className={read.verdict === 'not as expected' ? 'turn' : 'ask-by'}>
-      {t('build.inSurvey', { value: read.value === null ? (read.words ?? '') : `${read.value} ${read.unit}` })}{' '}
-      {t('build.byAt', { by: read.by ?? '', at: when(read.at) })}
-    </small>
-  );
-}
-
 /** What a tester shows: one of a few words, each as large as a thumb. */
 function Choice({ ask, step, hold, disabled, write }: Writing) {
   const answer = hold.states[step.id]!.answers[ask.id];
@@ -177,7 +164,6 @@ function Choice({ ask, step, hold, disabled, write }: Writing) {
       <span className="ask-words">
         <b>{ask.words}</b>
         <small>{ask.why}</small>
-        <InSurvey {...{ ask, step, hold }} />
         {answer && <small className="ask-by">{t('build.byAt', { by: answer.by, at: when(answer.at) })}</small>}
       </span>
       <span role="radiogroup" aria-label={ask.words}>

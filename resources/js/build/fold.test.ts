@@ -58,6 +58,7 @@ describe('what is right', () => {
     expected: '',
     finds: false,
     signedBy: '',
+    excusedBy: '',
   };
   it.each([
     ['in its band', { ...ask, kind: 'number', low: 1, high: 2 }, 1.5, true],
@@ -88,4 +89,21 @@ it('goes on with what runs, then with what is to be done again, then with what i
   expect(nextStep(steps, states)).toBe(steps[9]!.id);
   states[steps[11]!.id]!.status = 'running';
   expect(nextStep(steps, states)).toBe(steps[11]!.id);
+});
+
+it('opens nothing after a baseline that was not read, until somebody says why', () => {
+  const step = fixture.work.steps.find((s) => s.kind === 'baseline')!;
+  const before = structuredClone(fixture.cases[0]!.before);
+  before[step.id] = { ...before[step.id]!, answers: {}, conflicts: {}, photos: {}, override: '' };
+  const line = (kind: string, says: Line['says']) => ({
+    line: { uuid: kind + String(says.words), kind, step: step.id, says, at: '2026-11-27T09:00:00Z' } as Line,
+    by: 'Idris',
+    tablet: 'one',
+  });
+  const done = line('done', { mark: step.mark });
+  const after = (...more: ReturnType<typeof line>[]) =>
+    stands({ ...fixture.work, states: before }, [done, ...more])[step.id]!;
+  expect(after().missing).toHaveLength(step.asks.filter((a) => a.finds).length);
+  expect(after(line('value', { ask: 'unread', words: ' ' })).status).toBe('incomplete');
+  expect(after(line('value', { ask: 'unread', words: 'no pedestal' }))).toMatchObject({ status: 'done', missing: [] });
 });

@@ -148,7 +148,8 @@ function missing(step: Step, state: StepState): string[] {
     const answer = state.answers[ask.id];
     const photographed = ask.kind === 'photo' && (state.photos[ask.id] ?? 0) > 0;
     if (state.conflicts[ask.id]) said.push(`${ask.words}: recorded twice, and not the same`);
-    else if (ask.finds) continue;
+    else if (ask.finds && answer) continue;
+    else if (!answer && String(state.answers[ask.excusedBy]?.value ?? '').trim() !== '') continue;
     else if (answer?.right === false && state.answers[ask.signedBy]) continue;
     else if (answer && answer.right === false && (ask.required || ask.kind === 'number'))
       said.push(`${ask.words}: not as it should be`);

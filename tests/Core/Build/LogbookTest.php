@@ -10,6 +10,7 @@ use Hollin\Core\Build\EntryKind;
 use Hollin\Core\Build\Kind;
 use Hollin\Core\Build\Logbook;
 use Hollin\Core\Build\OpenItem;
+use Hollin\Core\Build\SurveyReading;
 use Hollin\Core\Build\Times;
 use Hollin\Core\Build\Work;
 use Hollin\Core\Job\Values;
@@ -70,7 +71,7 @@ function whole(int &$n, string $id): array
                     ($ask->low ?? ($ask->high ?? 1.0)) +
                     ($ask->low !== null && $ask->high !== null ? ($ask->high - $ask->low) / 2 : 0),
             ],
-            default => ['words' => 'as it says'],
+            default => ['words' => $ask->expected === '' ? 'as it says' : $ask->expected],
         };
         $lines[] = line(++$n, EntryKind::Value, $id, ['ask' => $ask->id] + $says);
     }
@@ -341,6 +342,86 @@ describe('readings of the rig as it was found', function (): void {
             ->toBe('Was so before: Main panel, neutral bar to ground bar, dead, 0.2 Ω')
             ->and($open[0]->blocks)
             ->toBeFalse();
+    });
+
+    it('open nothing while they are not taken: either each is read or somebody says why not', function () use (
+        $baseline,
+    ): void {
+        $step = $baseline();
+        $asked = array_values(array_filter($step->asks, fn(Ask $a): bool => $a->finds));
+        $lines = [line(1, EntryKind::Done, $step->id, ['mark' => $step->mark()])];
+        $log = new Logbook(aWork(), $lines);
+        expect($log->steps[$step->id]->status)
+            ->toBe('incomplete')
+            ->and($log->steps[$step->id]->isPassed(true))
+            ->toBeFalse()
+            ->and($log->steps[$step->id]->missing)
+            ->toBe(array_map(fn(Ask $a): string => "{$a->words}: not recorded", $asked));
+        // A blank is no reason.
+        $lines[] = line(2, EntryKind::Value, $step->id, ['ask' => Ask::UNREAD, 'words' => ' ']);
+        expect((new Logbook(aWork(), $lines))->steps[$step->id]->status)->toBe('incomplete');
+        $lines[] = line(3, EntryKind::Value, $step->id, ['ask' => Ask::UNREAD, 'words' => 'no pedestal here']);
+        $lines[] = line(4, EntryKind::Value, $step->id, ['ask' => $asked[0]->id, 'number' => 12.7]);
+        $log = new Logbook(aWork(), $lines);
+        $open = array_values(array_filter($log->open, fn(OpenItem $o): bool => $o->step === $step->id));
+        expect($log->steps[$step->id]->status)
+            ->toBe('done')
+            ->and($open)
+            ->toHaveCount(1)
+            ->and($open[0]->words)
+            ->toBe(
+                'Not read before the work: ' .
+                    implode('; ', array_map(fn(Ask $a): string => $a->words, array_slice($asked, 1))) .
+                    '. No pedestal here',
+            );
+    });
+
+    it('that the survey took already are not asked for twice', function () use ($baseline): void {
+        $step = $baseline();
+        $read = [];
+        foreach (Baseline::of(Rigs::asFound(Rigs::demo('tideline'))) as $n => $point) {
+            $read[] = new SurveyReading(
+                "survey-{$n}",
+                $point->id,
+                $point->unit === '' ? null : 1.0,
+                $point->unit === '' ? $point->options()[0] : null,
+                'meter 3',
+                'Maren',
+                '2026-11-27T08:00:00Z',
+            );
+        }
+        $ask = Ask::READING . $read[0]->point;
+        $value = function (array $lines, array $read) use ($step, $ask): array {
+            $log = new Logbook(aWork(), SurveyReading::among($lines, $read, $step->id));
+            $state = $log->steps[$step->id];
+
+            return [
+                $state->missing === [],
+                $state->answers[$ask]['value'] ?? null,
+                array_column($state->conflicts[$ask] ?? [], 'value'),
+            ];
+        };
+        $beside = fn(string $at, string $uuid = 'beside'): Entry => new Entry(
+            $uuid,
+            7,
+            EntryKind::Value,
+            $step->id,
+            new Values(Rigs::object(['ask' => $ask, 'number' => 12.4])),
+            $at,
+            'Idris',
+            'one',
+            6,
+        );
+        expect($value([], $read))
+            ->toBe([true, 1.0, []])
+            // What is read beside the rig afterwards counts instead; and the other way round.
+            ->and($value([$beside('2026-11-27T09:00:00Z')], $read))
+            ->toBe([true, 12.4, []])
+            ->and($value([$beside('2026-11-27T07:00:00Z')], $read))
+            ->toBe([true, 1.0, []])
+            // One that came out of the logbook is not put in again.
+            ->and($value([$beside('2026-11-27T07:00:00Z', 'survey-0')], $read))
+            ->toBe([true, 12.4, []]);
     });
 });
 
