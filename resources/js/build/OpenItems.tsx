@@ -72,36 +72,44 @@ export function OpenItems({ hold }: { hold: BuildHold }) {
 }
 
 function NewItem({ hold }: { hold: BuildHold }) {
-  const [words, setWords] = useState('');
-  const [kind, setKind] = useState('temporary');
-  const [until, setUntil] = useState('');
-  const [event, setEvent] = useState('');
-  const [blocks, setBlocks] = useState(false);
+  const empty = { words: '', kind: 'temporary', due: '', event: '', whose: '', capW: '', blocks: false };
+  const [item, setItem] = useState(empty);
+  const cap = item.capW.trim().replace(/\s*W$/i, '');
+  const capIsRight = cap === '' || (/^\d+(\.\d+)?$/.test(cap) && Number(cap) >= 1 && Number(cap) <= 20000);
+  const text = (name: 'words' | 'event' | 'whose' | 'capW', most: number) => ({
+    value: item[name],
+    maxLength: most,
+    onChange: (e: { target: { value: string } }) => setItem({ ...item, [name]: e.target.value }),
+  });
   return (
     <form
       className="open-form"
       onSubmit={(e) => {
         e.preventDefault();
-        if (words.trim() === '') return;
+        if (item.words.trim() === '' || !capIsRight) return;
         void hold.write('open', '', {
-          words: words.trim(),
-          kind,
-          blocks,
-          ...(until ? { due: until } : {}),
-          ...(event.trim() ? { event: event.trim() } : {}),
+          words: item.words.trim(),
+          kind: item.kind,
+          blocks: item.blocks,
+          ...(item.due ? { due: item.due } : {}),
+          ...(item.event.trim() ? { event: item.event.trim() } : {}),
+          ...(item.whose.trim() ? { whose: item.whose.trim() } : {}),
+          ...(cap ? { capW: Number(cap) } : {}),
         });
-        setWords('');
-        setEvent('');
-        setUntil('');
+        setItem(empty);
       }}
     >
-      <label>
+      <label className="open-what">
         {t('build.somethingOpen')}
-        <Input value={words} maxLength={500} onChange={(e) => setWords(e.target.value)} />
+        <Input {...text('words', 500)} />
+      </label>
+      <label>
+        {t('build.whoseIsIt')}
+        <Input {...text('whose', 120)} />
       </label>
       <label>
         {t('build.kindOf')}
-        <select value={kind} onChange={(e) => setKind(e.target.value)}>
+        <select value={item.kind} onChange={(e) => setItem({ ...item, kind: e.target.value })}>
           {['temporary', 'unfinished', 'deferred', 'waiting'].map((k) => (
             <option key={k} value={k}>
               {t(KINDS[k]!)}
@@ -111,18 +119,23 @@ function NewItem({ hold }: { hold: BuildHold }) {
       </label>
       <label>
         {t('build.untilDay')}
-        <input type="date" value={until} onChange={(e) => setUntil(e.target.value)} />
+        <input type="date" value={item.due} onChange={(e) => setItem({ ...item, due: e.target.value })} />
       </label>
       <label>
         {t('build.untilEvent')}
-        <Input value={event} maxLength={120} onChange={(e) => setEvent(e.target.value)} />
+        <Input {...text('event', 120)} />
+      </label>
+      <label>
+        {t('build.atMostUntil')}
+        <Input {...text('capW', 8)} inputMode="decimal" suffix="W" status={capIsRight ? '' : 'error'} />
       </label>
       <span className="open-add">
-        <Checkbox checked={blocks} onChange={(e) => setBlocks(e.target.checked)}>
+        <Checkbox checked={item.blocks} onChange={(e) => setItem({ ...item, blocks: e.target.checked })}>
           {t('build.blocks')}
         </Checkbox>
         <Button htmlType="submit">{t('build.addIt')}</Button>
       </span>
+      {!capIsRight && <small role="alert">{t('build.wattsBetween')}</small>}
     </form>
   );
 }

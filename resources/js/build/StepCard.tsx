@@ -4,6 +4,7 @@ import { useState } from 'react';
 import type { Ask, Build, Step } from '../api/client';
 import { useUnits } from '../shell/units';
 import { AskRow } from './AskRow';
+import { isPassed } from './fold';
 import { Taken } from './Taken';
 import { Where } from './Where';
 import type { BuildHold } from './useBuild';
@@ -157,8 +158,8 @@ export function StepCard({ hold, step, mayWrite, choose, next }: Props) {
 function Status({ hold, step, choose }: { hold: BuildHold; step: Step; choose: (id: string) => void }) {
   const state = hold.states[step.id]!;
   const before = waitsFor(hold.build, step.id).filter(({ id }) => {
-    const s = hold.states[id]!.status;
-    return s !== 'done' && s !== 'overridden' && s !== 'incomplete';
+    const gate = hold.build.steps.some((s) => s.id === id && s.gate);
+    return !isPassed(hold.states[id]!, gate);
   });
   if (state.status === 'waiting')
     return (
