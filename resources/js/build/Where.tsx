@@ -5,8 +5,7 @@ import type { Build, Step, Wall as WallOf } from '../api/client';
 import { useSize } from '../ui/useSize';
 import { extentOf } from '../wall/Extent';
 import { useGeometry } from '../wall/useGeometry';
-import { Wall } from '../wall/Wall';
-import { pieceOf, stateless, WallPiece } from '../wall/WallPiece';
+import { pieceOf, StillWall, WallPiece } from '../wall/WallPiece';
 import { WallView } from '../wall/WallView';
 import { fetchWalls } from './sync';
 import { t } from '../words/t';
@@ -52,17 +51,7 @@ export function Where({ build, step }: { build: Build; step: Step }) {
       <Modal open={whole} title={step.title} footer={null} width="96vw" onCancel={() => setWhole(false)} centered>
         <div className="step-whole">
           <WallView extent={extentOf(wall, geometry)}>
-            <Wall
-              answer={stateless(wall)}
-              geometry={geometry}
-              state=""
-              scenario={null}
-              focus={null}
-              lit={ids}
-              chosen={null}
-              onChoose={() => undefined}
-              movable={false}
-            />
+            <StillWall wall={wall} geometry={geometry} lit={ids} />
           </WallView>
         </div>
       </Modal>

@@ -60,8 +60,25 @@ export function pieceOf(
   return { box: { x, y, w, h }, scale };
 }
 
-/** A wall in no state: everything is drawn, nothing is said to be live or dead. */
-export function stateless(wall: WallOf): Answer {
+/** A wall in no state: everything is drawn, nothing is said to be live or dead, nothing is moved. */
+export function StillWall({ wall, geometry, lit }: { wall: WallOf; geometry: Geometry; lit: readonly string[] }) {
+  return (
+    <Wall
+      answer={stateless(wall)}
+      geometry={geometry}
+      state=""
+      scenario={null}
+      focus={null}
+      lit={lit}
+      chosen={null}
+      onChoose={() => undefined}
+      movable={false}
+    />
+  );
+}
+
+/** An answer that holds a wall and nothing of a state. */
+function stateless(wall: WallOf): Answer {
   return { wall, states: [], paint: {}, amps: {}, findings: [], controls: [], faults: [] } as unknown as Answer;
 }
 
@@ -80,17 +97,7 @@ export function WallPiece({ wall, geometry, ids, width, height }: Props) {
   return (
     <div className="wall-piece" style={{ maxHeight: height }} inert>
       <Extent of={piece.box} scale={piece.scale}>
-        <Wall
-          answer={stateless(wall)}
-          geometry={geometry}
-          state=""
-          scenario={null}
-          focus={null}
-          lit={ids}
-          chosen={null}
-          onChoose={() => undefined}
-          movable={false}
-        />
+        <StillWall wall={wall} geometry={geometry} lit={ids} />
       </Extent>
     </div>
   );
