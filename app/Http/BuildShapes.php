@@ -61,7 +61,7 @@ final class BuildShapes
         return [
             'Ask' => Shape::object([
                 'id' => $text,
-                'kind' => ['type' => 'string', 'enum' => ['tick', 'number', 'text', 'photo']],
+                'kind' => ['type' => 'string', 'enum' => ['tick', 'number', 'reckoned', 'text', 'photo']],
                 'words' => $text,
                 'required' => $flag,
                 'unit' => $text,
@@ -73,6 +73,8 @@ final class BuildShapes
                 'finds' => $flag,
                 'signedBy' => $text,
                 'excusedBy' => $text,
+                'of' => Shape::list($text),
+                'how' => $text,
             ]),
             'Step' => Shape::object([
                 'id' => $text,

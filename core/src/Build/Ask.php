@@ -24,6 +24,9 @@ final readonly class Ask
      * @param string $expected which of them is right; '' when none is better
      * @param string $signedBy the ask of the same step in which a lead signs for what falls short; '' where nobody may
      * @param string $excusedBy the ask of the same step in which somebody says why this was not taken; '' if never
+     * @param list<string> $of the asks of the same step that it is reckoned from
+     * @param string $how spread, the largest of them less the smallest; or ratio, the first by the second, in
+     *     thousandths
      * @param bool $finds it tells what is there: a figure outside its band is a finding and holds nothing up
      */
     private function __construct(
@@ -40,6 +43,8 @@ final readonly class Ask
         public bool $finds = false,
         public string $signedBy = '',
         public string $excusedBy = '',
+        public array $of = [],
+        public string $how = '',
     ) {}
 
     /** Done, seen or agreed. */
@@ -87,9 +92,58 @@ final readonly class Ask
         );
     }
 
+    /**
+     * How far figures of the same step lie apart, in their unit. Nobody writes it down: it follows from them.
+     *
+     * @param list<string> $of their asks
+     */
+    public static function spread(string $id, string $words, string $unit, float $high, array $of): self
+    {
+        return new self($id, 'reckoned', $words, true, $unit, 0.0, $high, of: $of, how: 'spread');
+    }
+
+    /** One figure of the same step by another, in thousandths of their units: volts by amps is mΩ. */
+    public static function ratio(
+        string $id,
+        string $words,
+        string $unit,
+        ?float $low,
+        ?float $high,
+        string $of,
+        string $by,
+        string $why = '',
+    ): self {
+        return new self($id, 'reckoned', $words, true, $unit, $low, $high, $why, of: [$of, $by], how: 'ratio');
+    }
+
     public static function photo(string $id, string $words, bool $required = true): self
     {
         return new self($id, 'photo', $words, $required);
+    }
+
+    /**
+     * What follows from what was recorded; null while something of it is missing.
+     *
+     * @param array<string, array{value: float|string|bool|null}> $answers
+     */
+    public function reckoned(array $answers): ?float
+    {
+        $figures = [];
+        foreach ($this->of as $of) {
+            $value = $answers[$of]['value'] ?? null;
+            if (!is_numeric($value)) {
+                return null;
+            }
+            $figures[] = (float) $value;
+        }
+        if ($figures === []) {
+            return null;
+        }
+        if ($this->how === 'spread') {
+            return round(max($figures) - min($figures), 6);
+        }
+
+        return abs($figures[1]) < 1e-9 ? null : round((1000 * $figures[0]) / $figures[1], 6);
     }
 
     /** Whether what was recorded is what it should be; null when there is nothing to hold it against. */
@@ -101,7 +155,7 @@ final readonly class Ask
         if ($this->expected !== '') {
             return $value === $this->expected;
         }
-        if ($this->kind !== 'number' || ($this->low === null && $this->high === null)) {
+        if (!in_array($this->kind, ['number', 'reckoned'], true) || ($this->low === null && $this->high === null)) {
             return null;
         }
         // No path at all is more ohms than any figure.
@@ -131,6 +185,8 @@ final readonly class Ask
             'finds' => $this->finds,
             'signedBy' => $this->signedBy,
             'excusedBy' => $this->excusedBy,
+            'of' => $this->of,
+            'how' => $this->how,
         ];
     }
 }

@@ -168,7 +168,7 @@ final readonly class Clearing
                     ? ['The screw or strap taped inside the cover, with the reason']
                     : ['Waited as long as its maker says, measured across its capacitors'],
                 asks: [
-                    Ask::number('charge_v', 'Charge left in it', 'V', 0.0, Isolating::DEAD_V),
+                    Isolating::readsDead('charge_v', 'Charge left in it'),
                     Ask::text('allowed', 'Where its instructions allow it'),
                     Ask::tick('every_mode', 'Every mode of it goes on the list of what is tested again'),
                     Ask::photo('photo', 'With the cover off'),

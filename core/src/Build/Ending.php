@@ -9,6 +9,9 @@ use Hollin\Core\Network\Part;
 /** What ends a stage: what disappears proven and closed over, labels, proof in every state, the first drive. */
 final readonly class Ending
 {
+    /** A crimp with its stud, in ohm, at most. From memory: 0.1 to 0.5 mΩ where it is sound. */
+    private const CRIMP_OHM = 0.0005;
+
     /**
      * @param list<Label> $labels that go on at the end
      * @param int $onCables labels that are on their cables by then
@@ -34,6 +37,39 @@ final readonly class Ending
                 $this->firstDrive(),
             ]),
         );
+    }
+
+    /**
+     * What is measured on a run under its load. Its resistance is held against that of its copper, from cold to as warm
+     * as its insulation bears, and a crimp at each end; half as much more for what a meter adds (common practice, no
+     * source).
+     *
+     * @return list<Ask>
+     */
+    private function underLoad(string $cable): array
+    {
+        $label = $this->site->label($cable);
+        $asks = [
+            Ask::number("amps_{$cable}", "{$label}: amps through it", 'A', 0.01),
+            Ask::number("drop_{$cable}", "{$label}: drop along one conductor, end to end", 'V', 0.0),
+        ];
+        foreach ($this->site->after->elementsOf($cable) as $element) {
+            if ($element->cable !== null) {
+                $asks[] = Ask::ratio(
+                    "ohm_{$cable}",
+                    "{$label}: its resistance",
+                    'mΩ',
+                    round(1000 * 0.5 * $element->cable->ohm(20), 2),
+                    round(1000 * (1.5 * $element->cable->ohm(75) + 2 * self::CRIMP_OHM), 2),
+                    "drop_{$cable}",
+                    "amps_{$cable}",
+                    'drop by amps, against its length and size',
+                );
+                break;
+            }
+        }
+
+        return $asks;
     }
 
     /** @return list<Step> runs that disappear: under their load, photographed, then closed over */
@@ -63,8 +99,7 @@ final readonly class Ending
                 lists: $list,
                 tools: ['meter', 'clamp', 'thermometer'],
                 asks: [
-                    Ask::number('amps', 'Amps through it', 'A', 0.01),
-                    Ask::number('drop', 'Drop from end to end', 'V'),
+                    ...array_merge(...array_map($this->underLoad(...), $ids)),
                     Ask::number('warmest', 'Warmest joint above its surroundings', 'K', 0.0, 30.0),
                 ],
                 cautions: [Caution::Probing],

@@ -118,7 +118,16 @@ final readonly class Energising
                 'a tenth of a volt between two lithium batteries is hundreds of amps when they are joined',
                 [$id],
                 where: $this->site->where($id),
-                asks: [...$asks, Ask::number('apart', 'Largest difference', 'V', 0.0, self::ALIKE_V)],
+                asks: [
+                    ...$asks,
+                    Ask::spread(
+                        'apart',
+                        'Largest difference',
+                        'V',
+                        self::ALIKE_V,
+                        array_map(fn(Ask $a): string => $a->id, $asks),
+                    ),
+                ],
                 cautions: [Caution::Posts],
             );
         }

@@ -92,6 +92,12 @@ final readonly class Isolating
         );
     }
 
+    /** Dead whichever way round the probes are held: direct volts have a sign. */
+    public static function readsDead(string $id, string $words): Ask
+    {
+        return Ask::number($id, $words, 'V', -self::DEAD_V, self::DEAD_V);
+    }
+
     /** @return list<Ask> what must read dead: poles of every panel, unit and bar that is touched */
     private function deadPoints(): array
     {
@@ -99,7 +105,7 @@ final readonly class Isolating
         $touched = array_flip($this->site->difference->terminals());
         $pair = function (string $id, string $words, string $a, string $b) use (&$asks, $touched): void {
             if (isset($touched[$a]) || isset($touched[$b])) {
-                $asks[$id] = Ask::number($id, $words, 'V', 0.0, self::DEAD_V);
+                $asks[$id] = self::readsDead($id, $words);
             }
         };
         foreach (Panels::of($this->site->before) as $id => $panel) {
@@ -131,7 +137,7 @@ final readonly class Isolating
             $pair("{$id}_out", "{$circuit->label}, hot to neutral where it is opened", $circuit->hot, $circuit->hot);
         }
         if ($asks === []) {
-            return [Ask::number('here', 'Where hands go, each pair of conductors', 'V', 0.0, self::DEAD_V)];
+            return [self::readsDead('here', 'Where hands go, each pair of conductors')];
         }
 
         return array_values($asks);

@@ -152,7 +152,7 @@ final readonly class Landing
     {
         return [
             ...$unit->is(...self::HOLDS)
-                ? [Ask::number('left_v', 'Volts left inside, before the first touch', 'V', 0.0, 1.0)]
+                ? [Isolating::readsDead('left_v', 'Volts left inside, before the first touch')]
                 : [],
             Ask::text('allowed', 'Where its maker allows work inside: the page, or whom you asked'),
         ];

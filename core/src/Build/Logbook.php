@@ -242,6 +242,7 @@ final class Logbook
         foreach ($this->work->steps as $id => $step) {
             $state = $steps[$id];
             foreach ($step->asks as $ask) {
+                $this->reckon($ask, $state);
                 if (isset($state->answers[$ask->id])) {
                     $state->answers[$ask->id]['right'] = $ask->isRight($state->answers[$ask->id]['value']);
                 }
@@ -264,6 +265,22 @@ final class Logbook
         return $steps;
     }
 
+    /** What nobody writes down because it follows from what is written. */
+    private function reckon(Ask $ask, StepState $state): void
+    {
+        if ($ask->kind !== 'reckoned') {
+            return;
+        }
+        unset($state->answers[$ask->id], $state->conflicts[$ask->id]);
+        $value = $ask->reckoned($state->answers);
+        if ($value === null) {
+            return;
+        }
+        $from = array_map(fn(string $of): array => $state->answers[$of], $ask->of);
+        usort($from, fn(array $a, array $b): int => strcmp($a['at'], $b['at']));
+        $state->answers[$ask->id] = ['value' => $value] + $from[count($from) - 1];
+    }
+
     /** @return list<string> what is asked for and not recorded, or recorded and not right */
     private function missing(Step $step, StepState $state): array
     {
@@ -274,6 +291,8 @@ final class Logbook
                 $missing[] = "{$ask->words}: recorded twice, and not the same";
             } elseif (
                 ($ask->finds && $answer !== null) ||
+                // What it is reckoned from is missing then, and named.
+                ($ask->kind === 'reckoned' && $answer === null) ||
                 $state->signedFor($ask) !== null ||
                 $state->excuseFor($ask) !== null
             ) {

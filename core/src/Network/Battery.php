@@ -52,9 +52,7 @@ final readonly class Battery
      */
     public function blocks(): float
     {
-        $cells = $this->chemistry->cellsPer12V();
-
-        return max(1, round(($this->ratedV / $this->chemistry->nominalV()) * $cells)) / $cells;
+        return $this->chemistry->blocks($this->ratedV);
     }
 
     /** Volts at rest when full, half or low. */

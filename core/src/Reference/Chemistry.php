@@ -29,6 +29,14 @@ enum Chemistry: string
         return $this === self::Lfp ? 12.8 : 12.0;
     }
 
+    /** How many batteries of 12 V rated volts come to, by whole cells. */
+    public function blocks(float $ratedV): float
+    {
+        $cells = $this->cellsPer12V();
+
+        return max(1, round(($ratedV / $this->nominalV()) * $cells)) / $cells;
+    }
+
     /** Rested open-circuit volts when full, of a 12 V battery. */
     public function fullV(): float
     {

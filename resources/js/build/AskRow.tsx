@@ -43,6 +43,7 @@ export function AskRow(given: Props) {
     >
       {ask.kind === 'tick' && <Tick {...props} write={write} />}
       {ask.kind === 'number' && <Figure {...props} write={write} />}
+      {ask.kind === 'reckoned' && <Reckoned {...props} />}
       {ask.kind === 'text' &&
         (ask.options.length > 0 ? <Choice {...props} write={write} /> : <Words {...props} write={write} />)}
       {ask.kind === 'photo' && <Picture {...props} />}
@@ -153,6 +154,22 @@ function Figure({ ask, step, hold, disabled, write }: Writing) {
         onPressEnter={keep}
       />
     </label>
+  );
+}
+
+/** What follows from the figures above it: worked out here, written down by nobody. */
+function Reckoned({ ask, step, hold }: Pick<Props, 'ask' | 'step' | 'hold'>) {
+  const answer = hold.states[step.id]!.answers[ask.id];
+  return (
+    <div className="ask-line">
+      <span className="ask-words">
+        <b>{ask.words}</b>
+        <small>{[band(ask), ask.why].filter(Boolean).join(' · ')}</small>
+      </span>
+      <output className="ask-reckoned figures">
+        {answer ? `${Number(Number(answer.value).toPrecision(3))} ${ask.unit}` : t('build.followsFrom')}
+      </output>
+    </div>
   );
 }
 

@@ -59,6 +59,8 @@ describe('what is right', () => {
     finds: false,
     signedBy: '',
     excusedBy: '',
+    of: [],
+    how: '',
   };
   it.each([
     ['in its band', { ...ask, kind: 'number', low: 1, high: 2 }, 1.5, true],
@@ -106,4 +108,53 @@ it('opens nothing after a baseline that was not read, until somebody says why', 
   expect(after().missing).toHaveLength(step.asks.filter((a) => a.finds).length);
   expect(after(line('value', { ask: 'unread', words: ' ' })).status).toBe('incomplete');
   expect(after(line('value', { ask: 'unread', words: 'no pedestal' }))).toMatchObject({ status: 'done', missing: [] });
+});
+
+describe('what follows from figures', () => {
+  const reckoned = (how: string, high: number) => ({
+    id: 'it',
+    kind: 'reckoned',
+    words: 'it',
+    required: true,
+    unit: 'V',
+    low: 0,
+    high,
+    why: '',
+    options: [],
+    expected: '',
+    finds: false,
+    signedBy: '',
+    excusedBy: '',
+    of: ['a', 'b'],
+    how,
+  });
+  const step = fixture.work.steps[0]!;
+  const value = (ask: string, number: number) => ({
+    line: {
+      uuid: ask,
+      kind: 'value',
+      step: step.id,
+      says: { ask, number },
+      at: '2026-11-27T09:00:00Z',
+      seen: 0,
+    } as Line,
+    by: 'Idris',
+    tablet: 'one',
+  });
+  const answer = (how: string, ...lines: ReturnType<typeof value>[]) => {
+    const states = structuredClone(fixture.cases[0]!.before);
+    states[step.id]!.answers = {};
+    const steps = fixture.work.steps.map((s) => (s.id === step.id ? { ...s, asks: [reckoned(how, 0.1)] } : s));
+    return stands({ ...fixture.work, steps, states } as never, lines)[step.id]!.answers.it;
+  };
+  it('is the spread of all of them, or one by another in thousandths', () => {
+    expect(answer('spread', value('a', 13.4), value('b', 13.45))).toMatchObject({ value: 0.05, right: true });
+    expect(answer('spread', value('a', 13.4), value('b', 13.6))).toMatchObject({ value: 0.2, right: false });
+    expect(answer('ratio', value('a', 0.3), value('b', 20))).toMatchObject({ value: 15, right: false });
+  });
+  it('is nothing while one is missing, and nothing by nothing', () => {
+    expect(answer('spread', value('a', 13.4))).toBeUndefined();
+    expect(answer('spread', value('a', 13.4), value('it', 0))).toBeUndefined();
+    expect(answer('ratio', value('a', 0.3), value('b', 0))).toBeUndefined();
+  });
 });

@@ -97,6 +97,7 @@ function judged(
   for (const step of build.steps) {
     const state = states[step.id]!;
     for (const ask of step.asks) {
+      reckon(ask, state);
       const answer = state.answers[ask.id];
       if (answer) answer.right = isRight(ask, answer.value);
     }
@@ -131,7 +132,7 @@ export function isPassed(state: StepState, gate: boolean): boolean {
 export function isRight(ask: Step['asks'][number], value: unknown): boolean | null {
   if (ask.kind === 'tick') return value === true;
   if (ask.expected !== '') return value === ask.expected;
-  if (ask.kind !== 'number' || (ask.low === null && ask.high === null)) return null;
+  if ((ask.kind !== 'number' && ask.kind !== 'reckoned') || (ask.low === null && ask.high === null)) return null;
   // No path at all is more ohms than any figure.
   if (value === OPEN && ask.unit === 'Ω') return ask.high === null;
   return (
@@ -139,6 +140,21 @@ export function isRight(ask: Step['asks'][number], value: unknown): boolean | nu
     (ask.low === null || value >= ask.low - 1e-9) &&
     (ask.high === null || value <= ask.high + 1e-9)
   );
+}
+
+/** What nobody writes down because it follows from what is written. */
+function reckon(ask: Step['asks'][number], state: StepState): void {
+  if (ask.kind !== 'reckoned') return;
+  delete state.answers[ask.id];
+  delete state.conflicts[ask.id];
+  const from = ask.of.map((of) => state.answers[of]);
+  const figures = from.map((a) => a?.value).filter((v) => typeof v === 'number');
+  if (figures.length === 0 || figures.length < from.length) return;
+  const [first, second] = figures as [number, number];
+  if (ask.how === 'ratio' && Math.abs(second) < 1e-9) return;
+  const value = ask.how === 'spread' ? Math.max(...figures) - Math.min(...figures) : (1000 * first) / second;
+  const last = (from as Answers[string][]).reduce((a, b) => (b.at >= a.at ? b : a));
+  state.answers[ask.id] = { ...last, value: Math.round(value * 1e6) / 1e6 };
 }
 
 /** Words of what is asked for and not recorded, or not right: as the server says them. */
@@ -149,6 +165,7 @@ function missing(step: Step, state: StepState): string[] {
     const photographed = ask.kind === 'photo' && (state.photos[ask.id] ?? 0) > 0;
     if (state.conflicts[ask.id]) said.push(`${ask.words}: recorded twice, and not the same`);
     else if (ask.finds && answer) continue;
+    else if (ask.kind === 'reckoned' && !answer) continue;
     else if (!answer && String(state.answers[ask.excusedBy]?.value ?? '').trim() !== '') continue;
     else if (answer?.right === false && state.answers[ask.signedBy]) continue;
     else if (answer && answer.right === false && (ask.required || ask.kind === 'number'))

@@ -53,7 +53,11 @@ export function band(ask: { low: number | null; high: number | null; unit: strin
   const unit = ask.unit === '' ? '' : ` ${ask.unit}`;
   const n = (v: number) => Number(v.toPrecision(4)).toString();
   if (ask.low !== null && ask.high !== null)
-    return ask.low === ask.high ? `${n(ask.low)}${unit}` : `${n(ask.low)} … ${n(ask.high)}${unit}`;
+    return ask.low === -ask.high
+      ? `± ${n(ask.high)}${unit}`
+      : ask.low === ask.high
+        ? `${n(ask.low)}${unit}`
+        : `${n(ask.low)} … ${n(ask.high)}${unit}`;
   if (ask.high !== null) return t('build.atMost', { value: n(ask.high) + unit });
   if (ask.low !== null) return t('build.atLeast', { value: n(ask.low) + unit });
   return ask.unit;

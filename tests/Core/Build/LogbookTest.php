@@ -14,6 +14,7 @@ use Hollin\Core\Build\SurveyReading;
 use Hollin\Core\Build\Times;
 use Hollin\Core\Build\Work;
 use Hollin\Core\Job\Values;
+use Hollin\Core\Rules\Sample;
 use Tests\Rigs;
 use Tests\Works;
 
@@ -470,4 +471,23 @@ it('takes a clearance that falls short once it is signed for, and keeps it in si
     expect(array_filter((new Logbook(aWork(), $lines))->open, fn(OpenItem $o): bool => $o->step === $step->id))->toBe(
         [],
     );
+});
+
+it('reckons what follows from the figures, and lets nobody write another', function (): void {
+    $work = Works::of(Rigs::job(Sample::choose('in_line', ['parallel' => 2, 'unitAh' => 100])));
+    $step = Works::step($work, Kind::Match);
+    $value = fn(int $n, string $ask, float $number): Entry => line($n, EntryKind::Value, $step->id, [
+        'ask' => $ask,
+        'number' => $number,
+    ]);
+    $state = fn(Entry ...$lines) => (new Logbook($work, array_values($lines)))->steps[$step->id];
+    $done = line(9, EntryKind::Done, $step->id, ['mark' => $step->mark()]);
+    expect($state($value(1, 'unit_1', 13.4), $done)->missing)
+        ->toBe(['Battery 2: not recorded'])
+        ->and($state($value(1, 'unit_1', 13.4), $value(2, 'unit_2', 13.6), $value(3, 'apart', 0.01), $done))
+        ->status->toBe('incomplete')
+        ->missing->toBe(['Largest difference: not as it should be'])
+        ->and($state($value(1, 'unit_1', 13.4), $value(2, 'unit_2', 13.45), $done))
+        ->status->toBe('done')
+        ->answers->apart->value->toBe(0.05);
 });

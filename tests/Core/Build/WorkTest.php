@@ -199,6 +199,77 @@ it('charges each battery alone and matches them before they are joined', functio
     expect(isset(Works::behind($work, $match->id)[Works::step($work, Kind::NegativeOn)->id]))->toBeTrue();
 });
 
+it(
+    'takes a battery for full by its rested volts, and the difference of several from what they show',
+    function (): void {
+        // Rested volts of the reference values: lithium full 13.5 to 13.6, at 90 % 13.3 to 13.35, at half 13.1; lead full
+        // 12.65 to 12.7, at 75 % 12.4. What a charger gives is not rest.
+        $sizes = ['parallel' => 2, 'unitAh' => 100];
+        foreach (
+            [
+                ['lfp', 12.8, [13.5, 13.6], [13.35, 13.1, 12.8, 11.6, 14.7]],
+                ['agm', 12, [12.85, 13.0], [12.5, 12.2, 15]],
+                ['agm', 6, [6.43, 6.5], [6.2, 12.85]],
+            ]
+            as [$chemistry, $unitV, $full, $not]
+        ) {
+            $series = $unitV === 6 ? 2 : 1;
+            $work = Works::of(Rigs::job(Sample::choose('in_line', $sizes + compact('chemistry', 'unitV', 'series'))));
+            $ask = Works::step($work, Kind::ChargeAlone)->asks[0];
+            foreach ($full as $volts) {
+                expect($ask->isRight($volts))->toBeTrue("{$chemistry} {$volts}");
+            }
+            foreach ($not as $volts) {
+                expect($ask->isRight($volts))->toBeFalse("{$chemistry} {$volts}");
+            }
+        }
+        $apart = array_column(Works::step($work, Kind::Match)->asks, null, 'id')['apart'];
+        $shown = fn(float ...$volts): ?float => $apart->reckoned(
+            array_map(
+                fn(float $v): array => ['value' => $v],
+                array_combine(array_map(fn(int $n): string => 'unit_' . ($n + 1), array_keys($volts)), $volts),
+            ),
+        );
+        expect($shown(6.42, 6.44, 6.41, 6.43))
+            ->toBe(0.03)
+            ->and($apart->isRight(0.03))
+            ->toBeTrue()
+            ->and($apart->isRight($shown(6.4, 6.41, 6.55, 6.4)))
+            ->toBeFalse()
+            ->and($shown(6.42))
+            ->toBeNull();
+    },
+);
+
+it('holds what a run drops against its copper', function (): void {
+    $document = Rigs::job(Sample::choose('in_line'), [
+        'kind' => 'set_place',
+        'path' => '/routes/inverter_out',
+        'value' => ['segments' => ['s1' => ['lengthM' => 3, 'through' => 'wall']]],
+    ]);
+    $step = Works::step(Works::of($document), Kind::ProveRun, 'inverter_out');
+    $ask = array_column($step->asks, null, 'id')['ohm_inverter_out'];
+    $cable = Rigs::planned($document)->graph->parts['inverter_out'];
+    // NEC chapter 9 table 8 (from memory), stranded copper at 75 °C: 10 AWG 1.24 Ω, 6 AWG 0.491 Ω for 1000 ft.
+    $mOhm =
+        (['awg:10' => 1.24, 'awg:6' => 0.491][$cable->text('cable/size')] / 0.3048) * $cable->number('cable/lengthM');
+    $value = fn(float $amps, float $volts): ?float => $ask->reckoned([
+        'amps_inverter_out' => ['value' => $amps],
+        'drop_inverter_out' => ['value' => $volts],
+    ]);
+    expect($value(20.0, (20 * $mOhm) / 1000))
+        ->toEqualWithDelta($mOhm, 1e-5)
+        ->and($ask->isRight($value(20.0, (20 * $mOhm) / 1000)))
+        ->toBeTrue()
+        // A joint that adds ten thousandths of an ohm, a meter on one end only, no amps at all.
+        ->and($ask->isRight($value(20.0, (20 * ($mOhm + 10)) / 1000)))
+        ->toBeFalse()
+        ->and($ask->isRight($value(20.0, 0.0)))
+        ->toBeFalse()
+        ->and($value(0.0, 0.1))
+        ->toBeNull();
+});
+
 it('says nothing to do when a plan changes nothing', function (): void {
     expect(Works::of(Rigs::job())->steps)->toBe([]);
 });
