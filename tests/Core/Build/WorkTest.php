@@ -202,8 +202,8 @@ it('charges each battery alone and matches them before they are joined', functio
 it(
     'takes a battery for full by its rested volts, and the difference of several from what they show',
     function (): void {
-        // Rested volts of the reference values: lithium full 13.5 to 13.6, at 90 % 13.3 to 13.35, at half 13.1; lead full
-        // 12.65 to 12.7, at 75 % 12.4. What a charger gives is not rest.
+        // Rested volts, common practice: lithium full 13.5 to 13.6, at 90 % 13.3 to 13.35, at half 13.1; sealed lead
+        // full 12.85 to 13, at 75 % 12.6. What a charger gives is not rest.
         $sizes = ['parallel' => 2, 'unitAh' => 100];
         foreach (
             [
