@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Build;
 
+use Hollin\Core\Network\Part;
+use Hollin\Core\Reference\Chemistry;
+
 /** Something to record at a step: a tick, a figure with its band, words, a photograph, a serial number. */
 final readonly class Ask
 {
@@ -65,6 +68,25 @@ final readonly class Ask
         string $signedBy = '',
     ): self {
         return new self($id, 'number', $words, $required, $unit, $low, $high, $why, signedBy: $signedBy);
+    }
+
+    /**
+     * What one battery of a bank shows when it is full and has rested: nearer to full than to half, by the rested volts
+     * of its chemistry, and less than its charger gives.
+     */
+    public static function rested(string $id, string $words, Part $bank): self
+    {
+        $of = Chemistry::from($bank->text('chemistry'));
+        $blocks = $of->blocks($bank->number('unitV'));
+
+        return self::number(
+            $id,
+            $words,
+            'V',
+            round(($of->fullV() - ($of->fullV() - $of->restV('half')) / 3) * $blocks, 2),
+            round($of->absorptionV() * $blocks, 2),
+            why: 'less is not full: charge on, and look at its charger',
+        );
     }
 
     /** What is found or written on something. */

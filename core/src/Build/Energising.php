@@ -108,7 +108,7 @@ final readonly class Energising
             }
             $asks = [];
             for ($n = 1; $n <= $units; $n++) {
-                $asks[] = Ask::number("unit_{$n}", "Battery {$n}", 'V');
+                $asks[] = Ask::rested("unit_{$n}", "Battery {$n}", $part);
             }
             $steps[] = new Step(
                 $this->site->id(Kind::Match, $id),
@@ -259,7 +259,7 @@ final readonly class Energising
                             "set_{$setting->id}",
                             "{$setting->words}, entered and read back",
                             $setting->unit,
-                            round($setting->value - $setting->within, 3),
+                            round($setting->value - ($setting->least ? 0.0 : $setting->within), 3),
                             round($setting->value + $setting->within, 3),
                         )
                         : Ask::text("set_{$setting->id}", "{$setting->words}, entered and read back");

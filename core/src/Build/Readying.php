@@ -6,7 +6,6 @@ namespace Hollin\Core\Build;
 
 use Hollin\Core\Network\Part;
 use Hollin\Core\Network\TerminalWords;
-use Hollin\Core\Reference\Chemistry;
 use Hollin\Core\Reference\ConductorSize;
 use Hollin\Core\Reference\CrimpPull;
 
@@ -161,26 +160,6 @@ final readonly class Readying
         return str_starts_with($words, $own) ? substr($words, strlen($own)) : $words;
     }
 
-    /**
-     * What a full battery shows: nearer to full than to half, by its chemistry's rested volts, and less than its
-     * charger gives.
-     */
-    private function rested(Part $part): Ask
-    {
-        $of = Chemistry::from($part->text('chemistry'));
-        $blocks = $of->blocks($part->number('unitV'));
-        $full = $of->fullV() - ($of->fullV() - $of->restV('half')) / 3;
-
-        return Ask::number(
-            'rested_v',
-            'Volts after an hour of rest',
-            'V',
-            round($full * $blocks, 2),
-            round($of->absorptionV() * $blocks, 2),
-            why: 'less is not full: charge on, and look at its charger',
-        );
-    }
-
     /** @return list<Step> each battery of a bank of several, alone and full */
     private function charging(): array
     {
@@ -202,7 +181,10 @@ final readonly class Readying
                     where: 'bench',
                     does: ['Until its charger says full and the current has fallen, then an hour of rest'],
                     tools: [sprintf('charger for %s, %g A', $lead ? 'lead' : 'lithium', self::BENCH_A)],
-                    asks: [$this->rested($part), Ask::text('serial', 'Serial number', false)],
+                    asks: [
+                        Ask::rested('rested_v', 'Volts after an hour of rest', $part),
+                        Ask::text('serial', 'Serial number', false),
+                    ],
                     cautions: $lead ? [Caution::Acid, Caution::Posts] : [Caution::Posts],
                     unattendedMin: round(60 * (($part->number('unitAh') * self::SHIPPED_EMPTY) / self::BENCH_A + 1)),
                     who: Competence::Apprentice,

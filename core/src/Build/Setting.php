@@ -25,6 +25,8 @@ final readonly class Setting
         public float|string|null $planned = null,
         /** field of the part that the plan reckons with, where it has one */
         public string $field = '',
+        /** whether less than the value is unsafe, so that nothing under it counts as entered */
+        public bool $least = false,
     ) {}
 
     /** The value with its unit. */

@@ -197,6 +197,7 @@ final readonly class Sheets
                 },
                 $kind->source(),
                 5.0,
+                least: true,
             );
         }
 

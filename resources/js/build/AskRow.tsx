@@ -3,8 +3,9 @@ import clsx from 'clsx';
 import { useState } from 'react';
 import type { Ask, Step } from '../api/client';
 import { useMe } from '../shell/Session';
+import { type System, useUnits } from '../shell/units';
 import { Camera, carried } from './Camera';
-import { OPEN } from './fold';
+import { bandIn, figureIn, readFigure, shownIn } from './figures';
 import type { Arrow } from './PhotoMark';
 import { Shots, shots } from './Shots';
 import type { BuildHold } from './useBuild';
@@ -24,6 +25,7 @@ interface Props {
 /** One thing to record: a tick as large as a thumb, a figure with its band, words, a photograph. */
 export function AskRow(given: Props) {
   const me = useMe();
+  const units = useUnits();
   const { ask, step, hold } = given;
   // What somebody else may not sign is not taken later either: said here, not refused days after.
   const props = { ...given, disabled: given.disabled || (ask.id === SIGNED && me?.role !== 'lead') };
@@ -64,7 +66,7 @@ export function AskRow(given: Props) {
                 )
               }
             >
-              {t('build.itIs', { value: shown(c.value), by: c.by, at: when(c.at) })}
+              {t('build.itIs', { value: told(ask, c.value, units.system), by: c.by, at: when(c.at) })}
             </Button>
           ))}
         </div>
@@ -73,7 +75,11 @@ export function AskRow(given: Props) {
   );
 }
 
-export const shown = (value: unknown) =>
+/** An answer as it is read, in the units chosen. */
+export const told = (ask: Ask | undefined, value: unknown, system: System) =>
+  ask && typeof value === 'number' ? figureIn(ask, value, system) : shown(value);
+
+const shown = (value: unknown) =>
   typeof value === 'boolean' ? (value ? t('build.yes') : t('build.no')) : value === null ? '' : String(value);
 
 type Writing = Props & { write: (says: Record<string, unknown>) => Promise<void> };
@@ -108,32 +114,29 @@ function Tick({ ask, step, hold, disabled, write }: Writing) {
 
 /** A number with its unit; words typed into it are told, not lost. */
 function Figure({ ask, step, hold, disabled, write }: Writing) {
+  const units = useUnits();
+  const { system } = units;
   const answer = hold.states[step.id]!.answers[ask.id];
   const [text, setText] = useState<string | null>(null);
   const [trouble, setTrouble] = useState('');
-  const typed = text ?? (answer ? shown(answer.value) : '');
+  const unit = shownIn(ask, system).unit;
+  const typed = text ?? (answer ? told(ask, answer.value, system) : '');
   const keep = () => {
     if (text === null || text.trim() === '') return;
-    if (ask.unit === 'Ω' && /^(open|ol|o\.l\.?|∞)$/i.test(text.trim())) {
-      setTrouble('');
-      setText(null);
-      void write({ words: OPEN });
-      return;
-    }
-    const plain = text.trim().replace(/\s*[a-zA-ZΩ°·%µ]+$/u, '');
-    if (!/^[-+−]?\d+(\.\d+)?$/.test(plain)) {
-      setTrouble(/,/.test(text) ? t('build.comma') : t('build.aNumber'));
+    const read = readFigure(text, ask, system);
+    if ('trouble' in read) {
+      setTrouble(t(read.trouble, { unit }));
       return;
     }
     setTrouble('');
     setText(null);
-    void write({ number: Number(plain.replace('−', '-')) });
+    void write(read);
   };
   return (
     <label className="ask-line">
       <span className="ask-words">
         <b>{ask.words}</b>
-        <small>{[band(ask), ask.why].filter(Boolean).join(' · ')}</small>
+        <small>{[band(bandIn(ask, system)), units.said(ask.why)].filter(Boolean).join(' · ')}</small>
         {answer && <small className="ask-by">{t('build.byAt', { by: answer.by, at: when(answer.at) })}</small>}
         {trouble && (
           <small className="ask-trouble" role="alert">
@@ -148,7 +151,7 @@ function Figure({ ask, step, hold, disabled, write }: Writing) {
         aria-label={ask.words}
         disabled={disabled}
         value={typed}
-        suffix={ask.unit || undefined}
+        suffix={unit || undefined}
         onChange={(e) => setText(e.target.value)}
         onBlur={keep}
         onPressEnter={keep}

@@ -1,5 +1,6 @@
 import { Button, Checkbox, Input } from 'antd';
 import { useState } from 'react';
+import { useUnits } from '../shell/units';
 import { Shots, shots } from './Shots';
 import { Reason } from './StepCard';
 import type { BuildHold } from './useBuild';
@@ -17,6 +18,7 @@ const KINDS: Record<string, Key> = {
 /** What is not finished: whose, until when or until what, and whether the rig may leave with it. */
 export function OpenItems({ hold }: { hold: BuildHold }) {
   const waiting = hold.waiting.filter((q) => ['open', 'defect', 'substitute'].includes(q.line.kind));
+  const units = useUnits();
   const taken = shots(hold);
   const open = [...hold.build.open].sort((a, b) => Number(b.blocks) - Number(a.blocks));
   return (
@@ -30,7 +32,7 @@ export function OpenItems({ hold }: { hold: BuildHold }) {
         {open.map((o) => (
           <li key={o.id}>
             <div className="open-words">
-              <b>{o.words}</b>
+              <b>{units.said(o.words)}</b>
               <small>
                 {[
                   KINDS[o.kind] ? t(KINDS[o.kind]!) : o.kind,

@@ -1,6 +1,6 @@
 import { useUnits } from '../shell/units';
 import type { BuildHold } from './useBuild';
-import { shown } from './AskRow';
+import { told } from './AskRow';
 import { t } from '../words/t';
 
 /** A sheet for each device that is told something: what to enter and why, what was found, what was entered. */
@@ -12,8 +12,14 @@ export function Sheets({ hold }: { hold: BuildHold }) {
     <>
       {stages.map((stage) =>
         stage.sheets.map((sheet) => {
-          const state = hold.states[`${stage.id}.settings.${sheet.component}`];
-          const entered = sheet.settings.filter((s) => state?.answers[`set_${s.id}`]).length;
+          const step = `${stage.id}.settings.${sheet.component}`;
+          const state = hold.states[step];
+          const asks = hold.build.steps.find((s) => s.id === step)?.asks;
+          // Another value than the one to enter is not entered.
+          const entered = sheet.settings.filter((s) => {
+            const set = state?.answers[`set_${s.id}`];
+            return set && set.right !== false;
+          }).length;
           return (
             <section key={stage.id + sheet.component} className="sheet-panel">
               <div className="sheet-head">
@@ -52,9 +58,15 @@ export function Sheets({ hold }: { hold: BuildHold }) {
                           {s.why}
                           <small className="quiet"> · {s.source}</small>
                         </td>
-                        <td className="figures">{shown(state?.answers[`found_${s.id}`]?.value ?? null)}</td>
+                        <td className="figures">
+                          {told(undefined, state?.answers[`found_${s.id}`]?.value ?? null, units.system)}
+                        </td>
                         <td className={set?.right === false ? 'figures turn' : 'figures'}>
-                          {shown(set?.value ?? null)}
+                          {told(
+                            asks?.find((a) => a.id === `set_${s.id}`),
+                            set?.value ?? null,
+                            units.system,
+                          )}
                         </td>
                       </tr>
                     );

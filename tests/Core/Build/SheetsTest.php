@@ -2,6 +2,8 @@
 
 declare(strict_types=1);
 
+use Hollin\Core\Build\Compiled;
+use Hollin\Core\Build\Kind;
 use Hollin\Core\Build\Setting;
 use Hollin\Core\Build\Sheets;
 use Hollin\Core\Rules\Examination;
@@ -58,6 +60,10 @@ it('derives an inverter/charger for lithium from bank, management and supplies',
         ->toBe(0.0)
         ->and($sheet['cold']->value)
         ->toBe(0.0);
+    // Entered lower it would charge below freezing; higher is only careful.
+    $work = Compiled::inARow([Works::demo('tideline', 'line')]);
+    $cold = array_column(Works::step($work, Kind::Settings, 'inverter')->asks, null, 'id')['set_cold'];
+    expect(array_map($cold->isRight(...), [-5.0, -0.5, 0.0, 3.0]))->toBe([false, false, true, true]);
     // 80 % of the breaker for hours (NEC 210.20(A), from memory); nine tenths of 2200 W at 120 V are 16.5 A.
     expect($sheet['input_30']->value)
         ->toBe(24.0)
