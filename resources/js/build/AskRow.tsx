@@ -169,7 +169,7 @@ function Reckoned({ ask, step, hold }: Pick<Props, 'ask' | 'step' | 'hold'>) {
         <b>{ask.words}</b>
         <small>{[band(ask), ask.why].filter(Boolean).join(' · ')}</small>
       </span>
-      <output className="ask-reckoned figures">
+      <output className="ask-follows figures">
         {answer ? `${Number(Number(answer.value).toPrecision(3))} ${ask.unit}` : t('build.followsFrom')}
       </output>
     </div>

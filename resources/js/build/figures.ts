@@ -57,7 +57,8 @@ export function figureIn(ask: Asked, value: number, system: System): string {
 /** The ask with its band in the units that are read. */
 export function bandIn(ask: Asked, system: System): Asked {
   const { unit, times, plus } = shownIn(ask, system);
-  const to = (v: number | null) => (v === null ? null : v * times + plus);
+  // A table's 35 in·lb were 3.95 N·m on their way here.
+  const to = (v: number | null) => (v === null || times === 1 ? v : Number((v * times + plus).toPrecision(3)));
   return { unit, low: to(ask.low), high: to(ask.high) };
 }
 
