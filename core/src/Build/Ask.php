@@ -177,16 +177,21 @@ final readonly class Ask
         if ($this->expected !== '') {
             return $value === $this->expected;
         }
-        if (!in_array($this->kind, ['number', 'reckoned'], true) || ($this->low === null && $this->high === null)) {
+        if (!in_array($this->kind, ['number', 'reckoned'], true)) {
             return null;
         }
         // No path at all is more ohms than any figure.
         if ($value === self::OPEN && $this->unit === 'Ω') {
             return $this->high === null;
         }
+        if (!is_int($value) && !is_float($value)) {
+            return false;
+        }
+        if ($this->low === null && $this->high === null) {
+            return null;
+        }
 
-        return is_numeric($value) &&
-            ($this->low === null || $value >= $this->low - 1e-9) &&
+        return ($this->low === null || $value >= $this->low - 1e-9) &&
             ($this->high === null || $value <= $this->high + 1e-9);
     }
 

@@ -68,6 +68,7 @@ describe('what is right', () => {
     ['past it', { ...ask, kind: 'number', low: 1, high: 2 }, 2.1, false],
     ['open above', { ...ask, kind: 'number', low: 20, high: null }, 1e6, true],
     ['nothing to hold it against', { ...ask, kind: 'number', low: null, high: null }, 3, null],
+    ['words where a figure belongs', { ...ask, kind: 'number', low: null, high: null }, 'banana', false],
     ['a tick taken back', { ...ask, kind: 'tick', low: null, high: null }, false, false],
     ['words', { ...ask, kind: 'text', low: null, high: null }, 'x', null],
     ['the word that is right', { ...ask, kind: 'text', low: null, high: null, expected: 'dark' }, 'dark', true],

@@ -132,14 +132,12 @@ export function isPassed(state: StepState, gate: boolean): boolean {
 export function isRight(ask: Step['asks'][number], value: unknown): boolean | null {
   if (ask.kind === 'tick') return value === true;
   if (ask.expected !== '') return value === ask.expected;
-  if ((ask.kind !== 'number' && ask.kind !== 'reckoned') || (ask.low === null && ask.high === null)) return null;
+  if (ask.kind !== 'number' && ask.kind !== 'reckoned') return null;
   // No path at all is more ohms than any figure.
   if (value === OPEN && ask.unit === 'Ω') return ask.high === null;
-  return (
-    typeof value === 'number' &&
-    (ask.low === null || value >= ask.low - 1e-9) &&
-    (ask.high === null || value <= ask.high + 1e-9)
-  );
+  if (typeof value !== 'number') return false;
+  if (ask.low === null && ask.high === null) return null;
+  return (ask.low === null || value >= ask.low - 1e-9) && (ask.high === null || value <= ask.high + 1e-9);
 }
 
 /** What nobody writes down because it follows from what is written. */
