@@ -119,7 +119,13 @@ final readonly class Clearing
             $cables,
             $this->site->where($near),
             ['Pilot first, looked through; then the size of the grommet or gland, deburred'],
-            tools: ['pilot bit with a stop', 'hole saw', 'mirror or camera'],
+            tools: [
+                'pilot bit with a stop',
+                $cables === []
+                    ? 'template of its maker'
+                    : Tools::saw(array_map(fn(string $c): Part => $this->site->after->parts[$c], $cables)),
+                'mirror or camera',
+            ],
             takes: ['grommet or gland', 'sealant'],
             asks: [
                 Ask::text('behind', 'What lies behind and below it'),

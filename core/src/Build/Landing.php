@@ -58,12 +58,14 @@ final readonly class Landing
         $first = $group[$ids[0]];
         $lists = $asks = $cables = [];
         $direct = false;
+        $studs = [];
         foreach ($group as $id => $part) {
             foreach ($terminals[$id] ?? [] as $stud) {
                 if ($this->isLast($part, $stud['terminal'])) {
                     continue;
                 }
                 $direct = true;
+                $studs[] = (string) $stud['stud'];
                 $lists[] = [
                     'words' => $stud['label'] . ': ' . implode(', then ', array_column($stud['lugs'], 'size')),
                     'why' => implode(' · ', array_column($stud['lugs'], 'label')),
@@ -118,16 +120,13 @@ final readonly class Landing
                 ...$direct
                     ? ['Largest current nearest the plate, nothing between lug and plate; sleeve over the barrel']
                     : [],
-                ...$direct && $this->wireTorques($cables) === []
+                ...$direct && $this->screwed($cables) === []
                     ? []
                     : ['Stripped as far as the device shows; fine strands in a ferrule; clamp on the sheath'],
                 ...$opened ? ['Inside a unit that was there: every mode of it is tried again afterwards'] : [],
             ],
             $lists,
-            [
-                ...$direct ? ['torque wrench', 'paint pen'] : [],
-                ...$this->wireTorques($cables) === [] ? [] : ['torque driver', 'stripper', 'ferrule crimper'],
-            ],
+            [...$direct ? Tools::forStuds($studs) : [], ...Tools::forWires($this->screwed($cables))],
             asks: [
                 ...$opened ? $this->inside($first) : [],
                 ...array_values($asks),
@@ -159,13 +158,22 @@ final readonly class Landing
     }
 
     /**
+     * Those of them that go under screws.
+     *
      * @param array<string, true> $cables
-     * @return list<array{float, float}>
+     * @return list<Part>
      */
-    private function wireTorques(array $cables): array
+    private function screwed(array $cables): array
     {
         return array_values(
-            array_filter(array_map(fn(string|int $c): ?array => $this->wireTorque((string) $c), array_keys($cables))),
+            array_intersect_key(
+                $this->site->after->parts,
+                array_filter(
+                    $cables,
+                    fn(string|int $c): bool => $this->wireTorque((string) $c) !== null,
+                    ARRAY_FILTER_USE_KEY,
+                ),
+            ),
         );
     }
 

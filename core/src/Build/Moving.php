@@ -97,7 +97,7 @@ final readonly class Moving
                             : "{$size->spoken()}: stripped as far as the device shows, no strand outside",
                     ]),
                 ),
-                tools: ['torque driver', 'stripper'],
+                tools: $size === null ? ['torque driver', 'stripper'] : Tools::forWires([$is]),
                 takes: $breaker === null ? [] : [sprintf('breaker %g A', $breaker)],
                 asks: [
                     Ask::number(

@@ -43,6 +43,18 @@ enum Stud: string
         };
     }
 
+    /** Socket for its nut: across flats by ISO 4032 and ASME B18.2.2, from memory. */
+    public function socket(): string
+    {
+        return match ($this) {
+            self::M5 => '8 mm or 3/8 in',
+            self::M6 => '10 mm or 7/16 in',
+            self::M8 => '13 mm or 1/2 in',
+            self::M10 => '16 mm (17 mm older) or 9/16 in',
+            self::M12 => '18 mm (19 mm older) or 3/4 in',
+        };
+    }
+
     /** @return array<string, string> value => words */
     public static function choices(): array
     {

@@ -8,7 +8,11 @@ use Hollin\Core\Build\Compiled;
 use Hollin\Core\Build\Kind;
 use Hollin\Core\Build\Link;
 use Hollin\Core\Build\Step;
+use Hollin\Core\Build\Tools;
 use Hollin\Core\Build\Work;
+use Hollin\Core\Network\Part;
+use Hollin\Core\Reference\ConductorSize;
+use Hollin\Core\Reference\Stud;
 use Hollin\Core\Rules\Sample;
 use Tests\Rigs;
 use Tests\Works;
@@ -268,6 +272,36 @@ it('holds what a run drops against its copper', function (): void {
         ->toBeFalse()
         ->and($value(0.0, 0.1))
         ->toBeNull();
+});
+
+it('names tools by what they must fit', function (): void {
+    // Sleeves for gauges as their makers pair them; nuts by ISO 4032: from memory.
+    $sleeves = array_map(fn(int $gauge): ?float => Tools::sleeve(ConductorSize::of("awg:{$gauge}")), [
+        18,
+        16,
+        14,
+        12,
+        10,
+        8,
+        6,
+    ]);
+    expect($sleeves)
+        ->toBe([1.0, 1.5, 2.5, 4.0, 6.0, 10.0, 16.0])
+        ->and(Tools::forStuds([Stud::M8->label(), Stud::M8->label()]))
+        ->toBe(['torque wrench', 'socket 13 mm or 1/2 in', 'paint pen']);
+    $cable = fn(string $size, string $sheath): Part => new Part('c', 'lead', 'C', [
+        'cable/size' => $size,
+        'cable/sheath' => $sheath,
+    ]);
+    expect(Tools::forWires([$cable('awg:14', 'nm_b'), $cable('awg:10', 'cord')]))
+        ->toBe(['torque driver', 'stripper for 14 AWG and 10 AWG', 'ferrule crimper, sleeves of 6 mm²'])
+        // A fine 4/0 lead is 19 to 21 mm over its insulation (common practice), its grommet a little more.
+        ->and(Tools::saw([$cable('awg:4/0', 'fine')]))
+        ->toBeIn(['hole saw 25 mm or 1 in', 'hole saw 29 mm or 1 1/8 in'])
+        ->and(Tools::saw([$cable('awg:10', 'nm_b'), $cable('awg:14', 'nm_b')]))
+        ->toBe('hole saw 25 mm or 1 in')
+        ->and(Tools::saw([]))
+        ->toBe('hole saw');
 });
 
 it('says nothing to do when a plan changes nothing', function (): void {
