@@ -189,8 +189,9 @@ function Work({ hold }: { hold: BuildHold }) {
   const step = build.steps.find((s) => s.id === open);
   const now = build.steps.filter((s) => !s.later);
   const left = now.filter((s) => !['done', 'overridden', 'incomplete'].includes(states[s.id]!.status));
-  const hands = left.reduce((sum, s) => sum + s.minutes.likely * s.people, 0);
-  const alone = left.reduce((sum, s) => sum + (s.unattendedMin >= 30 ? s.unattendedMin : 0), 0);
+  // Whole minutes, as the days are laid out of.
+  const hands = left.reduce((sum, s) => sum + Math.ceil(s.minutes.likely) * s.people, 0);
+  const alone = left.reduce((sum, s) => sum + Math.trunc(s.unattendedMin), 0);
   if (build.steps.length === 0) return <p className="empty">{t('build.nothingToDo')}</p>;
   return (
     <div className="build-two">
