@@ -376,6 +376,12 @@ describe('schedule, calendar, labels', function (): void {
         $schedule = $this->getJson("/api/v1/jobs/{$job->id}/schedule?slips=1")
             ->assertOk()
             ->json();
+        // The rope and the days count the same hands.
+        $steps = collect($this->getJson("/api/v1/jobs/{$job->id}/build")->json('steps'))->where('later', false);
+        expect($schedule['handsMin'])
+            ->toEqual($steps->sum(fn(array $s): float => ceil($s['minutes']['likely']) * $s['people']))
+            ->and($schedule['aloneMin'])
+            ->toEqual($steps->sum(fn(array $s): float => floor($s['unattendedMin'])));
         expect($schedule['tasks'])
             ->not->toBe([])
             ->and($schedule['from'])
