@@ -27,7 +27,7 @@ export function StepCard({ hold, step, mayWrite, choose, next }: Props) {
   const state = hold.states[step.id]!;
   const write = (kind: string, says: Record<string, unknown>) => hold.write(kind, step.id, says);
   const lit = ['running', 'open', 'incomplete', 'reopened'].includes(state.status);
-  const left = step.asks.filter((a) => a.required && state.missing.some((m) => m.startsWith(`${a.words}:`))).length;
+  const left = state.missing.length;
   return (
     <article className={clsx('step-card', `is-${state.status}`)} aria-label={step.title}>
       <header>
