@@ -118,12 +118,17 @@ final readonly class Clearing
             $cables === [] ? [$near] : [],
             $cables,
             $this->site->where($near),
-            ['Pilot first, looked through; then the size of the grommet or gland, deburred'],
+            $cables === []
+                ? [
+                    Tools::cutOut($this->site->after->parts[$near]),
+                    'Pilot first, looked through; then the outline, deburred',
+                ]
+                : ['Pilot first, looked through; then the size of the grommet or gland, deburred'],
             tools: [
                 'pilot bit with a stop',
-                $cables === []
-                    ? 'template of its maker'
-                    : Tools::saw(array_map(fn(string $c): Part => $this->site->after->parts[$c], $cables)),
+                ...$cables === []
+                    ? Tools::forCutOut($this->site->after->parts[$near])
+                    : [Tools::saw(array_map(fn(string $c): Part => $this->site->after->parts[$c], $cables))],
                 'mirror or camera',
             ],
             takes: ['grommet or gland', 'sealant'],

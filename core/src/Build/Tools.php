@@ -96,6 +96,39 @@ final class Tools
         return null;
     }
 
+    /** What is cut out for a part, as far as somebody has entered it. */
+    public static function cutOut(Part $part): string
+    {
+        $wide = $part->number('cutOutWidthMm');
+        $high = $part->number('cutOutHeightMm');
+
+        return match (true) {
+            $wide > 0 && $high > 0 => sprintf('Cut-out %g × %g mm', $wide, $high),
+            $wide > 0 => sprintf('Cut-out %g mm across, round', $wide),
+            default => 'Cut-out by the template of its maker: nobody has entered its size',
+        };
+    }
+
+    /** @return list<string> for an opening with corners, or a round one */
+    public static function forCutOut(Part $part): array
+    {
+        $wide = $part->number('cutOutWidthMm');
+        if ($wide <= 0) {
+            return ['template of its maker'];
+        }
+        if ($part->number('cutOutHeightMm') > 0) {
+            return ['drill 10 mm or 3/8 in for the corners', 'jigsaw, fine blade'];
+        }
+        foreach (self::SAWS as $mm => $inches) {
+            // Saws are sold in steps.
+            if (abs($mm - $wide) <= 1.5) {
+                return ["hole saw {$mm} mm or {$inches} in"];
+            }
+        }
+
+        return [sprintf('hole saw %g mm', $wide)];
+    }
+
     /**
      * The saw for a hole that cables go through with their grommet; without a size where that is not known.
      *

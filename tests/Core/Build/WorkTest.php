@@ -304,6 +304,32 @@ it('names tools by what they must fit', function (): void {
         ->toBe('hole saw');
 });
 
+it('cuts out for a part what its maker gives, and says so when nobody has entered it', function (): void {
+    $set = fn(string $field, float $mm): array => [
+        'kind' => 'plan_set',
+        'plan' => 'p',
+        'component' => 'inverter_panel',
+        'path' => "/{$field}",
+        'value' => $mm,
+    ];
+    $document = Rigs::job(Sample::choose('subpanel', ['circuits' => ['c_outlets' => true]]));
+    $hole = fn(stdClass $d): Step => Works::step(Works::of($d), Kind::Hole, 'inverter_panel');
+    expect($hole($document)->does[0])
+        ->toContain('nobody has entered its size')
+        ->and($hole($document)->tools)
+        ->toContain('template of its maker');
+    $round = Rigs::edit($document, $set('cutOutWidthMm', 57));
+    expect($hole($round)->does[0])
+        ->toBe('Cut-out 57 mm across, round')
+        ->and($hole($round)->tools)
+        ->toContain('hole saw 57 mm or 2 1/4 in');
+    $square = Rigs::edit($round, $set('cutOutHeightMm', 210));
+    expect($hole($square)->does[0])
+        ->toBe('Cut-out 57 × 210 mm')
+        ->and($hole($square)->tools)
+        ->toContain('jigsaw, fine blade');
+});
+
 it('says nothing to do when a plan changes nothing', function (): void {
     expect(Works::of(Rigs::job())->steps)->toBe([]);
 });

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Hollin\Core\Components\Charging;
 
 use Hollin\Core\Components\Component;
+use Hollin\Core\Components\CutOut;
 use Hollin\Core\Components\Plate;
 use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Field;
@@ -44,6 +45,7 @@ final class SideInlet extends Component
                 'panel' => 'on the panel',
                 'none' => 'none: straight onto the battery',
             ]),
+            ...CutOut::fields(),
         ];
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Hollin\Core\Components\Panels;
 
 use Hollin\Core\Components\Component;
+use Hollin\Core\Components\CutOut;
 use Hollin\Core\Components\Plate;
 use Hollin\Core\Components\Rig;
 use Hollin\Core\Job\Field;
@@ -51,6 +52,7 @@ final class Panel extends Component
             'bondedToFrame' => Field::flag('Ground bar bonded to the frame')->plausibly(
                 Plausible::oneOf('it is known only from a measurement to the frame', true, false),
             ),
+            ...CutOut::fields(),
         ];
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Hollin\Core\Components\Supply;
 
 use Hollin\Core\Components\Component;
+use Hollin\Core\Components\CutOut;
 use Hollin\Core\Components\Limit;
 use Hollin\Core\Components\Link;
 use Hollin\Core\Components\Plate;
@@ -56,6 +57,7 @@ final class Inlet extends Component
             'usual' => Field::text('Receptacle it is usually in', 40)
                 ->optional()
                 ->note('the id of one of these; unplugged when left out'),
+            ...CutOut::fields(),
         ];
     }
 
