@@ -9,6 +9,7 @@ import { inDocument } from '../testing-dom';
 import { stands } from './fold';
 import { OpenItems } from './OpenItems';
 import { StepCard } from './StepCard';
+import { asked } from './testing-work';
 import type { BuildHold } from './useBuild';
 
 afterEach(cleanup);
@@ -24,24 +25,7 @@ function card(asks: Partial<Ask>[], more: Partial<Step> = {}, state: Partial<Ste
   const step: Step = {
     ...first,
     labels: [],
-    asks: asks.map((a, n) => ({
-      id: `a${n}`,
-      kind: 'number',
-      words: `Ask ${n}`,
-      required: true,
-      unit: '',
-      low: null,
-      high: null,
-      why: '',
-      options: [],
-      expected: '',
-      finds: false,
-      signedBy: '',
-      excusedBy: '',
-      of: [],
-      how: '',
-      ...a,
-    })),
+    asks: asks.map((a, n) => asked({ id: `a${n}`, words: `Ask ${n}`, ...a })),
     ...more,
   };
   const untouched = structuredClone(fixture.cases[0]!.before);

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import type { Build, StepState } from '../api/client';
 import { isRight, nextStep, stands } from './fold';
 import type { Line } from './store';
+import { asked } from './testing-work';
 
 interface Fixture {
   work: Pick<Build, 'steps' | 'links'>;
@@ -48,20 +49,7 @@ describe('the tablet reads the logbook as the server does', () => {
 });
 
 describe('what is right', () => {
-  const ask = {
-    id: 'a',
-    words: 'a',
-    required: true,
-    unit: 'V',
-    why: '',
-    options: [],
-    expected: '',
-    finds: false,
-    signedBy: '',
-    excusedBy: '',
-    of: [],
-    how: '',
-  };
+  const ask = asked({ unit: 'V' });
   it.each([
     ['in its band', { ...ask, kind: 'number', low: 1, high: 2 }, 1.5, true],
     ['at its edge', { ...ask, kind: 'number', low: 1, high: 2 }, 2, true],
@@ -76,8 +64,8 @@ describe('what is right', () => {
     ['open, where many ohms are right', { ...ask, kind: 'number', unit: 'Ω', low: 20, high: null }, 'open', true],
     ['open, where few are', { ...ask, kind: 'number', unit: 'Ω', low: 0, high: 1 }, 'open', false],
     ['open, in volts', { ...ask, kind: 'number', low: 0, high: 1 }, 'open', false],
-  ] as const)('%s', (_, asked, value, right) => {
-    expect(isRight(asked as never, value)).toBe(right);
+  ] as const)('%s', (_, given, value, right) => {
+    expect(isRight(given as never, value)).toBe(right);
   });
 });
 
@@ -112,23 +100,8 @@ it('opens nothing after a baseline that was not read, until somebody says why', 
 });
 
 describe('what follows from figures', () => {
-  const reckoned = (how: string, high: number) => ({
-    id: 'it',
-    kind: 'reckoned',
-    words: 'it',
-    required: true,
-    unit: 'V',
-    low: 0,
-    high,
-    why: '',
-    options: [],
-    expected: '',
-    finds: false,
-    signedBy: '',
-    excusedBy: '',
-    of: ['a', 'b'],
-    how,
-  });
+  const reckoned = (how: string, high: number) =>
+    asked({ id: 'it', kind: 'reckoned', unit: 'V', low: 0, high, of: ['a', 'b'], how });
   const step = fixture.work.steps[0]!;
   const value = (ask: string, number: number) => ({
     line: {
