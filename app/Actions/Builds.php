@@ -22,7 +22,7 @@ final class Builds
     private const KEEP_S = 604_800;
 
     /** Kept work of another form is made anew. */
-    private const FORM = 8;
+    private const FORM = 9;
 
     /** Jobs of a workshop whose recorded times are learnt from, the latest first. */
     private const LEARNT_FROM = 40;

@@ -56,8 +56,6 @@ final class BuildShapes
         $flag = Shape::FLAG;
         $integer = ['type' => 'integer'];
         $value = ['type' => ['number', 'string', 'boolean', 'null']];
-        $listed = Shape::list(Shape::object(['words' => $text, 'why' => $text]));
-
         return [
             'Ask' => Shape::object([
                 'id' => $text,
@@ -89,7 +87,7 @@ final class BuildShapes
                 'cables' => Shape::list($text),
                 'where' => $text,
                 'does' => Shape::list($text),
-                'lists' => $listed,
+                'lists' => Shape::list(Shape::object(['words' => $text, 'why' => $text, 'key' => $text])),
                 'tools' => Shape::list($text),
                 'takes' => Shape::list($text),
                 'asks' => Shape::list(Shape::ref('Ask')),
@@ -236,6 +234,7 @@ final class BuildShapes
                 'links' => Shape::list(Shape::object(['before' => $text, 'after' => $text, 'why' => $text])),
                 'states' => Shape::map(Shape::ref('StepState')),
                 'open' => Shape::list(Shape::ref('OpenItem')),
+                'replaced' => Shape::list($text),
                 'arrivals' => Shape::map(Shape::object(['date' => $text, 'here' => $flag])),
                 'pins' => Shape::map($text),
                 'wires' => Shape::list(['type' => 'object', 'additionalProperties' => true]),

@@ -202,6 +202,7 @@ final readonly class BuildAnswer
             'states' => (object) array_map(fn(StepState $s): array => $s->toArray(), $log->steps),
             'open' => array_map(fn(OpenItem $o): array => $o->toArray($today), [...$log->open, ...$this->capped]),
             'arrivals' => (object) $log->arrivals,
+            'replaced' => array_map(strval(...), array_keys($log->replaced)),
             'pins' => (object) $log->pins,
             'wires' => $log->wires,
             'differences' => $log->differences,

@@ -22,6 +22,9 @@ final class Logbook
     /** @var array<string, array{date: string, here: bool}> material => when it comes */
     public array $arrivals = [];
 
+    /** @var array<string, true> words of materials that something stands in for */
+    public array $replaced = [];
+
     /** @var array<string, string> step => day before which it does not begin */
     public array $pins = [];
 
@@ -202,6 +205,7 @@ final class Logbook
                 );
                 break;
             case EntryKind::Substitute:
+                $this->replaced[$says->text('key')] = true;
                 $this->written[] = new OpenItem(
                     $entry->uuid,
                     'temporary',
@@ -281,10 +285,24 @@ final class Logbook
         $state->answers[$ask->id] = ['value' => $value] + $from[count($from) - 1];
     }
 
+    /** @return list<string> materials that somebody has said are on their way, and that nothing stands in for */
+    private function away(Step $step): array
+    {
+        $away = [];
+        foreach ($step->lists as $line) {
+            $arrival = $this->arrivals[$line['key'] ?? ''] ?? null;
+            if ($arrival !== null && !$arrival['here'] && !isset($this->replaced[mb_substr($line['words'], 0, 80)])) {
+                $away[] = "{$line['words']}: not here yet";
+            }
+        }
+
+        return $away;
+    }
+
     /** @return list<string> what is asked for and not recorded, or recorded and not right */
     private function missing(Step $step, StepState $state): array
     {
-        $missing = [];
+        $missing = $this->away($step);
         foreach ($step->asks as $ask) {
             $answer = $state->answers[$ask->id] ?? null;
             if (isset($state->conflicts[$ask->id])) {

@@ -58,7 +58,10 @@ final readonly class Readying
             Kind::Materials,
             'Everything is here and fits',
             'what is missing is found with the rig in pieces otherwise',
-            lists: array_map(fn(array $l): array => ['words' => $l['words'], 'why' => $l['why']], $lines),
+            lists: array_map(
+                fn(array $l): array => ['words' => $l['words'], 'why' => $l['why'], 'key' => $l['key']],
+                $lines,
+            ),
             asks: [
                 Ask::tick('all_here', 'Counted, held against the list, nothing missing'),
                 Ask::text('substitutes', 'What stands in for something, why, and when it is looked at again', false),

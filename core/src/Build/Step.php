@@ -12,7 +12,8 @@ final readonly class Step
      * @param list<string> $components parts it is done at
      * @param list<string> $cables cables and circuits it is about
      * @param list<string> $does what is done, line by line
-     * @param list<array{words: string, why: string}> $lists what is gone through one by one: sources, terminals, cables
+     * @param list<array{words: string, why: string, key?: string}> $lists what is gone through one by one: sources,
+     *     terminals, cables; the key is that of a material, for its date of arrival
      * @param list<string> $tools
      * @param list<string> $takes parts and material
      * @param list<Ask> $asks
@@ -57,7 +58,7 @@ final readonly class Step
         $says = [
             $this->title,
             $this->does,
-            $this->lists,
+            array_map(fn(array $l): array => ['words' => $l['words'], 'why' => $l['why']], $this->lists),
             array_map(fn(Ask $a): array => [$a->id, $a->kind, $a->unit, $a->low, $a->high], $this->asks),
         ];
 
@@ -80,7 +81,7 @@ final readonly class Step
             'cables' => $this->cables,
             'where' => $this->where,
             'does' => $this->does,
-            'lists' => $this->lists,
+            'lists' => array_map(fn(array $l): array => $l + ['key' => ''], $this->lists),
             'tools' => $this->tools,
             'takes' => $this->takes,
             'asks' => array_map(fn(Ask $a): array => $a->toArray(), $this->asks),

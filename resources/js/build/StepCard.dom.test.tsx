@@ -43,6 +43,8 @@ function card(asks: Partial<Ask>[], more: Partial<Step> = {}, state: Partial<Ste
     open,
     photos: [],
     wires: [],
+    arrivals: {},
+    replaced: [],
   } as unknown as Build;
   const lines: { kind: string; says: Record<string, unknown> }[] = [];
   const hold = (): BuildHold => ({

@@ -6,11 +6,12 @@ import type { Line } from './store';
 import { asked } from './testing-work';
 
 interface Fixture {
-  work: Pick<Build, 'steps' | 'links'>;
+  work: Pick<Build, 'steps' | 'links' | 'arrivals' | 'replaced'>;
   cases: { lines: Line[]; before: Record<string, StepState>; after: Record<string, StepState> }[];
 }
 
 const fixture = JSON.parse(readFileSync('storage/fixtures/logbook.json', 'utf8')) as Fixture;
+Object.assign(fixture.work, { arrivals: {}, replaced: [] });
 
 /** Empty maps come as maps or lists; which conflicts settled and which tablet wrote is not read here. */
 const plain = (states: Record<string, StepState>) =>
@@ -131,4 +132,25 @@ describe('what follows from figures', () => {
     expect(answer('spread', value('a', 13.4), value('it', 0))).toBeUndefined();
     expect(answer('ratio', value('a', 0.3), value('b', 0))).toBeUndefined();
   });
+});
+
+it('has no material gate passed while something is on its way, unless something stands in for it', () => {
+  const step = fixture.work.steps.find((s) => s.kind === 'materials')!;
+  const material = step.lists.find((l) => l.key !== '')!;
+  const states = structuredClone(fixture.cases[0]!.before);
+  Object.assign(states[step.id]!, { answers: {}, conflicts: {}, override: '' });
+  const line = (kind: string, says: Line['says'], of = '') => ({
+    line: { uuid: `${kind}${JSON.stringify(says)}`, kind, step: of, says, at: '2026-11-27T09:00:00Z', seen: 0 } as Line,
+    by: 'Idris',
+    tablet: 'one',
+  });
+  const counted = [line('value', { ask: 'all_here', tick: true }, step.id), line('done', { mark: step.mark }, step.id)];
+  const status = (arrivals: Build['arrivals'], ...more: ReturnType<typeof line>[]) =>
+    stands({ ...fixture.work, states, arrivals }, [...counted, ...more])[step.id]!.status;
+  const away = { [material.key]: { date: '2026-12-02', here: false } };
+  expect(status({})).toBe('done');
+  expect(status(away)).toBe('incomplete');
+  expect(status(away, line('arrival', { key: material.key, here: true }))).toBe('done');
+  expect(status(away, line('substitute', { key: material.words.slice(0, 80), words: 'x', why: 'y' }))).toBe('done');
+  expect(status({}, line('arrival', { key: material.key, date: '2026-12-02' }))).toBe('incomplete');
 });

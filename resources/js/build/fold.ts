@@ -12,7 +12,7 @@ type Answers = StepState['answers'];
 
 /** How steps stand with what is written here and not taken yet: the same reading of the logbook as the server's. */
 export function stands(
-  build: Pick<Build, 'steps' | 'links' | 'states'>,
+  build: Pick<Build, 'steps' | 'links' | 'states' | 'arrivals' | 'replaced'>,
   waiting: Waiting[],
 ): Record<string, StepState> {
   if (waiting.length === 0) return build.states;
@@ -34,7 +34,7 @@ export function stands(
     const state = states[line.step];
     if (state) apply(state, line, by, marks);
   }
-  return judged(build, states, marks);
+  return judged(build, states, marks, onTheWay(build, waiting));
 }
 
 function apply(state: StepState, line: Line, by: string, marks: Record<string, string>): void {
@@ -85,10 +85,26 @@ function apply(state: StepState, line: Line, by: string, marks: Record<string, s
   }
 }
 
+/** Materials that somebody has said are on their way, and that nothing stands in for. */
+function onTheWay(
+  build: Pick<Build, 'arrivals' | 'replaced'>,
+  waiting: Waiting[],
+): (line: Step['lists'][number]) => boolean {
+  const here: Record<string, boolean> = {};
+  for (const [key, arrival] of Object.entries(build.arrivals)) here[key] = arrival.here;
+  const replaced = new Set(build.replaced);
+  for (const { line } of waiting) {
+    if (line.kind === 'arrival') here[String(line.says.key)] = line.says.here === true;
+    if (line.kind === 'substitute') replaced.add(String(line.says.key));
+  }
+  return (line) => here[line.key] === false && !replaced.has(line.words.slice(0, 80));
+}
+
 function judged(
   build: Pick<Build, 'steps' | 'links'>,
   states: Record<string, StepState>,
   marks: Record<string, string>,
+  away: (line: Step['lists'][number]) => boolean,
 ): Record<string, StepState> {
   const waits: Record<string, string[]> = {};
   for (const link of build.links) (waits[link.after] ??= []).push(link.before);
@@ -101,7 +117,7 @@ function judged(
       const answer = state.answers[ask.id];
       if (answer) answer.right = isRight(ask, answer.value);
     }
-    state.missing = missing(step, state);
+    state.missing = [...step.lists.filter(away).map((l) => `${l.words}: not here yet`), ...missing(step, state)];
     const free = (waits[step.id] ?? []).every((id) => isPassed(states[id]!, gates.has(id)));
     state.status =
       state.override !== ''

@@ -491,3 +491,27 @@ it('reckons what follows from the figures, and lets nobody write another', funct
         ->status->toBe('done')
         ->answers->apart->value->toBe(0.05);
 });
+
+it('has no material gate passed while something is on its way, unless something stands in for it', function (): void {
+    $step = Works::step(aWork(), Kind::Materials);
+    $n = 0;
+    $lines = whole($n, $step->id);
+    $material = $step->lists[0];
+    $status = fn(Entry ...$more): string => (new Logbook(aWork(), [...$lines, ...array_values($more)]))->steps[
+        $step->id
+    ]->status;
+    $away = line(90, EntryKind::Arrival, '', ['key' => $material['key'], 'date' => '2026-12-02']);
+    expect($status())
+        ->toBe('done')
+        ->and($status($away))
+        ->toBe('incomplete')
+        ->and($status($away, line(91, EntryKind::Arrival, '', ['key' => $material['key'], 'here' => true])))
+        ->toBe('done')
+        ->and(
+            $status(
+                $away,
+                line(91, EntryKind::Substitute, '', ['key' => $material['words'], 'words' => 'x', 'why' => 'y']),
+            ),
+        )
+        ->toBe('done');
+});
