@@ -56,6 +56,7 @@ final class BuildShapes
         $flag = Shape::FLAG;
         $integer = ['type' => 'integer'];
         $value = ['type' => ['number', 'string', 'boolean', 'null']];
+
         return [
             'Ask' => Shape::object([
                 'id' => $text,
