@@ -151,6 +151,20 @@ describe('a step beside the rig', () => {
     expect(screen.getAllByText(after.why).length).toBeGreaterThan(0);
   });
 
+  it('shows what is on its way where it is counted, and takes it as come with a tap', async () => {
+    const { lines, show } = card(
+      [{ words: 'Counted', kind: 'tick' }],
+      { gate: true, lists: [{ words: 'Charger 20 A', why: 'for the van', key: 'charger' }] },
+      { missing: ['Charger 20 A: not here yet', 'Counted: not recorded'] },
+    );
+    show();
+    expect(done().textContent).toBe('Proven: 2 still to do');
+    const row = screen.getByText('Charger 20 A').closest('li')!;
+    expect(row.textContent).toContain('Not here yet');
+    await userEvent.click(within(row).getByRole('button', { name: 'It is here' }));
+    expect(lines).toEqual([{ kind: 'arrival', says: { key: 'charger', here: true } }]);
+  });
+
   it('lets nobody but a lead sign for what falls short', () => {
     card([{ id: 'signed', kind: 'text', words: 'Falls short', required: false }]).show();
     expect(screen.getByLabelText('Falls short')).toHaveProperty('disabled', true);

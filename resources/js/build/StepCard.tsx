@@ -69,7 +69,18 @@ export function StepCard({ hold, step, mayWrite, choose, next }: Props) {
           {step.lists.map((l, n) => (
             <li key={n}>
               <span>{units.said(l.words)}</span>
-              <small>{units.said(l.why)}</small>
+              {state.missing.includes(`${l.words}: not here yet`) ? (
+                <span className="step-away">
+                  <b>{t('build.notHere')}</b>
+                  {mayWrite && (
+                    <Button onClick={() => void hold.write('arrival', '', { key: l.key, here: true })}>
+                      {t('build.itIsHere')}
+                    </Button>
+                  )}
+                </span>
+              ) : (
+                <small>{units.said(l.why)}</small>
+              )}
             </li>
           ))}
         </ul>
