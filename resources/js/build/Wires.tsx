@@ -3,17 +3,8 @@ import { useState } from 'react';
 import { Camera, carried } from './Camera';
 import { Shots, shots } from './Shots';
 import type { BuildHold } from './useBuild';
+import { wireFacts, type Wire } from './wire';
 import { t } from '../words/t';
-
-interface Wire {
-  where?: string;
-  jacket?: string;
-  conductors?: string;
-  to?: string;
-  volts?: number;
-  cut?: boolean;
-  sha256?: string;
-}
 
 /** Wires that nobody knows: where they were found, what is printed on them, where they lead. */
 export function Wires({ hold }: { hold: BuildHold }) {
@@ -42,17 +33,7 @@ export function Wires({ hold }: { hold: BuildHold }) {
           <li key={n}>
             <div className="open-words">
               <b>{w.where}</b>
-              <small>
-                {[
-                  w.jacket,
-                  w.conductors,
-                  w.to && t('build.leadsTo', { to: w.to }),
-                  w.volts !== undefined && t('build.voltsOn', { volts: w.volts }),
-                  w.cut && t('build.isCut'),
-                ]
-                  .filter(Boolean)
-                  .join(' · ')}
-              </small>
+              <small>{wireFacts(w)}</small>
               <Shots
                 hold={hold}
                 of={taken.filter((s) => s.sha256 === w.sha256)}

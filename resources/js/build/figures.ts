@@ -128,7 +128,7 @@ export function readFigure(
     return { number: kept((figure - shown.plus) / shown.times) };
   const [measure, many] = KEPT[ask.unit] ?? [ask.unit, 1];
   const found = (TYPED[measure] ?? []).find(([name]) => name.test(unit));
-  if (!found) return { trouble: unit.toLowerCase() === ask.unit.toLowerCase() ? 'build.aNumber' : 'build.otherUnit' };
+  if (!found) return { trouble: 'build.otherUnit' };
   return { number: kept((figure * found[1] + (found[2] ?? 0)) * many) };
 }
 

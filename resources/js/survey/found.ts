@@ -1,5 +1,6 @@
 import type { components } from '../api/schema';
 import type { Component } from '../api/client';
+import { wireFacts, type Wire } from '../build/wire';
 import { t } from '../words/t';
 
 export type LogLine = components['schemas']['LogLines']['lines'][number];
@@ -11,13 +12,7 @@ export interface Found {
 }
 
 /** What a wire or a defect says. */
-interface Said {
-  where?: string;
-  jacket?: string;
-  conductors?: string;
-  to?: string;
-  volts?: number;
-  cut?: boolean;
+interface Said extends Wire {
   words?: string;
   component?: string;
   item?: string;
@@ -39,16 +34,7 @@ export function foundIn(lines: LogLine[]): Found[] {
 export function inWords(line: LogLine): string {
   const said = line.says as Said;
   if (line.kind === 'defect') return t('survey.wasBroken', { words: said.words });
-  return [
-    said.where,
-    said.jacket,
-    said.conductors,
-    said.to && t('build.leadsTo', { to: said.to }),
-    said.volts !== undefined && t('build.voltsOn', { volts: said.volts }),
-    said.cut === true && t('build.isCut'),
-  ]
-    .filter(Boolean)
-    .join(' · ');
+  return [said.where, wireFacts(said)].filter(Boolean).join(' · ');
 }
 
 /** The part it belongs to by its own words: the one it names, or the longest name that stands in where it leads. */

@@ -52,6 +52,12 @@ function line(
     );
 }
 
+/** @return list<OpenItem> what a step has left open */
+function openAt(Logbook $log, string $step): array
+{
+    return array_values(array_filter($log->open, fn(OpenItem $o): bool => $o->step === $step));
+}
+
 /** @return list<Entry> every required thing of a step recorded as it should be, then done */
 function whole(int &$n, string $id): array
 {
@@ -364,7 +370,7 @@ describe('readings of the rig as it was found', function (): void {
         $lines[] = line(3, EntryKind::Value, $step->id, ['ask' => Ask::UNREAD, 'words' => 'no pedestal here']);
         $lines[] = line(4, EntryKind::Value, $step->id, ['ask' => $asked[0]->id, 'number' => 12.7]);
         $log = new Logbook(aWork(), $lines);
-        $open = array_values(array_filter($log->open, fn(OpenItem $o): bool => $o->step === $step->id));
+        $open = openAt($log, $step->id);
         expect($log->steps[$step->id]->status)
             ->toBe('done')
             ->and($open)
@@ -457,7 +463,7 @@ it('takes a clearance that falls short once it is signed for, and keeps it in si
     expect((new Logbook(aWork(), $lines))->steps[$step->id]->status)->toBe('incomplete');
     $lines[] = line(++$n, EntryKind::Value, $step->id, ['ask' => Ask::SIGNED, 'words' => '6 cm short, fan fitted']);
     $log = new Logbook(aWork(), $lines);
-    $open = array_values(array_filter($log->open, fn(OpenItem $o): bool => $o->step === $step->id));
+    $open = openAt($log, $step->id);
     expect($log->steps[$step->id]->status)
         ->toBe('done')
         ->and($open)
@@ -468,9 +474,7 @@ it('takes a clearance that falls short once it is signed for, and keeps it in si
         ->toBeFalse();
     // What is enough needs nobody's name.
     $lines[] = line(++$n, EntryKind::Value, $step->id, ['ask' => 'clear_cm', 'number' => 12]);
-    expect(array_filter((new Logbook(aWork(), $lines))->open, fn(OpenItem $o): bool => $o->step === $step->id))->toBe(
-        [],
-    );
+    expect(openAt(new Logbook(aWork(), $lines), $step->id))->toBe([]);
 });
 
 it('reckons what follows from the figures, and lets nobody write another', function (): void {
