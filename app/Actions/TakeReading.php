@@ -62,6 +62,12 @@ final class TakeReading
         return $reading;
     }
 
+    /** Works out which readings a rig has, so that nothing is computed while rows are held. */
+    public function prepare(RigJob $job, int $revision): void
+    {
+        $this->pointsOf($job, $revision);
+    }
+
     /** @return array<string, Baseline> */
     private function pointsOf(RigJob $job, int $revision): array
     {

@@ -4,14 +4,24 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use App\Auth\Audit;
+use App\Models\Approval;
+use App\Models\Happening;
 use App\Models\LogEntry;
+use App\Models\Reading;
 use App\Models\RigJob;
 use App\Models\Role;
 use App\Models\User;
 use Carbon\CarbonImmutable;
+use Hollin\Core\Answers\BuildAnswer;
 use Hollin\Core\Build\Ask;
 use Hollin\Core\Build\Entry;
+use Hollin\Core\Build\EntryKind;
+use Hollin\Core\Build\Kind;
+use Hollin\Core\Build\Logbook;
+use Hollin\Core\Build\Reason;
 use Hollin\Core\Job\Problem;
+use Hollin\Core\Job\Values;
 use Hollin\Core\Plan\Refused;
 use Illuminate\Support\Facades\DB;
 use stdClass;
@@ -29,7 +39,10 @@ final class WriteLog
     /** A tablet's clock that differs by less than this from the server's is taken to be right, s. */
     private const AGREE_S = 5;
 
-    public function __construct(private readonly TakeReading $take) {}
+    /** What a clock shows at least; Postgres knows no year before the first. */
+    private const EARLIEST = '1970-01-01T00:00:00Z';
+
+    public function __construct(private readonly TakeReading $take, private readonly Builds $builds) {}
 
     /**
      * @param list<mixed> $lines as sent
@@ -47,22 +60,39 @@ final class WriteLog
         $wrong = (int) round(CarbonImmutable::now()->diffInSeconds($sentAt, false));
         $wrong = abs($wrong) < self::AGREE_S ? 0 : $wrong;
         $good = $refused = [];
-        foreach ($lines as $n => $line) {
-            $uuid = $line instanceof stdClass && is_string($line->uuid ?? null) ? $line->uuid : '';
-            $problems = [...$this->problems($line), ...$this->mayNot($user, $line)];
-            if ($problems === []) {
-                $good[$uuid] = $line;
-            } else {
-                $refused[] = [
-                    'uuid' => $uuid,
-                    'problems' => array_map(
-                        fn(Problem $p): array => [
-                            'pointer' => "/entries/{$n}{$p->pointer}",
-                            'message' => $p->message,
-                        ],
+        /** @param list<Problem> $problems */
+        $refuse = function (int|string $n, string $uuid, array $problems) use (&$refused): void {
+            $refused[] = [
+                'uuid' => $uuid,
+                'problems' => array_values(
+                    array_map(
+                        fn(Problem $p): array => ['pointer' => "/entries/{$n}{$p->pointer}", 'message' => $p->message],
                         $problems,
                     ),
-                ];
+                ),
+            ];
+        };
+        $works = $this->works($job, $lines);
+        $place = [];
+        foreach ($lines as $n => $line) {
+            $uuid = $line instanceof stdClass && is_string($line->uuid ?? null) ? $line->uuid : '';
+            $problems = [...$this->problems($line, $works), ...$this->mayNot($user, $line)];
+            if ($problems === []) {
+                $good[$uuid] ??= $line;
+                $place[$uuid] ??= $n;
+            } else {
+                $refuse($n, $uuid, $problems);
+            }
+        }
+        foreach ($this->shut($job, $user, $tablet, $revision, $good, $works) as $uuid => $why) {
+            $refuse($place[$uuid], (string) $uuid, [new Problem('/kind', $why)]);
+            unset($good[$uuid]);
+        }
+        // What is computed is computed before anything is held.
+        foreach ($good as $line) {
+            if ($this->isReading($line->kind, $line->says)) {
+                $this->take->prepare($job, $revision);
+                break;
             }
         }
 
@@ -77,6 +107,7 @@ final class WriteLog
             $number = (int) LogEntry::query()->where('rig_job_id', $job->id)->max('number');
             $rows = $taken = [];
             $now = CarbonImmutable::now();
+            $earliest = CarbonImmutable::parse(self::EARLIEST);
             foreach ($good as $uuid => $line) {
                 if (isset($known[$uuid])) {
                     $taken[] = ['uuid' => (string) $uuid, 'number' => (int) $known[$uuid]];
@@ -96,7 +127,7 @@ final class WriteLog
                     'says' => json_encode($line->says, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
                     'seen' => min($number - 1, max(0, $line->seen)),
                     // Nothing happens after it was told.
-                    'at' => $at->greaterThan($now) ? $now : $at,
+                    'at' => $at->greaterThan($now) ? $now : ($at->lessThan($earliest) ? $earliest : $at),
                     'clock_said' => $said,
                     'created_at' => $now,
                 ];
@@ -106,6 +137,7 @@ final class WriteLog
                 LogEntry::query()->insert($chunk);
             }
             $this->readings($job, $user, $revision, $rows);
+            $this->audit($job, $user, $rows);
 
             return ['taken' => $taken, 'refused' => $refused, 'last' => $number];
         });
@@ -120,11 +152,7 @@ final class WriteLog
     {
         foreach ($rows as $row) {
             $says = json_decode((string) $row['says']);
-            if (
-                $row['kind'] !== 'value' ||
-                !str_starts_with($says->ask, Ask::READING) ||
-                abs($says->number ?? 0) > TakeReading::MOST
-            ) {
+            if (!$this->isReading((string) $row['kind'], $says)) {
                 continue;
             }
             try {
@@ -147,18 +175,167 @@ final class WriteLog
         }
     }
 
-    /** @return list<Problem> what is a lead's to write */
-    private function mayNot(User $user, mixed $line): array
+    private function isReading(string $kind, stdClass $says): bool
     {
-        return $user->role !== Role::Lead &&
-            ($line->kind ?? null) === 'value' &&
-            ($line->says->ask ?? null) === Ask::SIGNED
-            ? [new Problem('/says/ask', 'is a lead\'s to sign: it was measured, and it falls short.')]
-            : [];
+        return $kind === 'value' &&
+            str_starts_with((string) ($says->ask ?? ''), Ask::READING) &&
+            abs($says->number ?? 0) <= TakeReading::MOST;
     }
 
-    /** @return list<Problem> */
-    private function problems(mixed $line): array
+    /**
+     * A gate that a lead has passed without its proof stands in the audit log, with what was read.
+     *
+     * @param list<array<string, mixed>> $rows lines as they were taken
+     */
+    private function audit(RigJob $job, User $user, array $rows): void
+    {
+        foreach ($rows as $row) {
+            if ($row['kind'] === EntryKind::Override->value) {
+                Audit::note(Happening::GatePassed, $user, [
+                    'job' => $job->id,
+                    'gate' => $this->passing[$row['uuid']][0] ?? (string) $row['step'],
+                    'why' => (string) json_decode((string) $row['says'])->words,
+                    'read' => $this->passing[$row['uuid']][1] ?? '',
+                ]);
+            }
+        }
+    }
+
+    /** @var array<string, array{string, string}> line that passes a gate without proof => its title, what is wrong */
+    private array $passing = [];
+
+    /**
+     * The work that each step of an approved plan belongs to: the latest that has it.
+     *
+     * @param list<mixed> $lines
+     * @return array<string, BuildAnswer>
+     */
+    private function works(RigJob $job, array $lines): array
+    {
+        $wanted = [];
+        foreach ($lines as $line) {
+            $step = $line instanceof stdClass ? $line->step ?? '' : '';
+            if (is_string($step) && $step !== '') {
+                $wanted[$step] = true;
+            }
+        }
+        $works = [];
+        $approvals = $wanted === [] ? [] : Approval::query()->where('rig_job_id', $job->id)->orderByDesc('id')->get();
+        foreach ($approvals as $approval) {
+            $missing = array_diff_key($wanted, $works);
+            if ($missing === []) {
+                break;
+            }
+            $answer = $this->builds->answer($job->revision($approval->revision), $approval->plan);
+            foreach (array_intersect_key($missing, $answer->work->steps) as $step => $_) {
+                $works[$step] = $answer;
+            }
+        }
+
+        return $works;
+    }
+
+    /**
+     * Lines that would pass a gate which stays shut, with why: the logbook itself says so, read with them at its end.
+     *
+     * @param array<string, stdClass> $good by UUID
+     * @param array<string, BuildAnswer> $works by step
+     * @return array<string, string> UUID => why
+     */
+    private function shut(RigJob $job, User $user, string $tablet, int $revision, array $good, array $works): array
+    {
+        $asked = [];
+        foreach ($good as $line) {
+            $step = $works[$line->step ?? '']->work->steps[$line->step ?? ''] ?? null;
+            if (
+                $step !== null &&
+                (($step->kind->isGate() && in_array($line->kind, ['done', 'override'], true)) || $step->inOrder)
+            ) {
+                $asked[spl_object_id($works[$line->step])] = $works[$line->step];
+            }
+        }
+        if ($asked === []) {
+            return [];
+        }
+        $entries = LogEntry::entriesOf($job->id);
+        $known = array_column($entries, 'uuid', 'uuid');
+        $number = count($entries);
+        foreach ($good as $uuid => $line) {
+            if (!isset($known[$uuid])) {
+                $entries[] = new Entry(
+                    (string) $uuid,
+                    ++$number,
+                    EntryKind::from($line->kind),
+                    $line->step ?? '',
+                    new Values($line->says),
+                    $line->at,
+                    $user->name,
+                    $tablet,
+                    $line->seen,
+                    $revision,
+                );
+            }
+        }
+        $shut = [];
+        foreach ($asked as $answer) {
+            $log = $answer->logbook($entries, Reading::ofSurvey($job->id));
+            $shut += array_intersect_key($log->shut, $good);
+            foreach ($good as $uuid => $line) {
+                $step = $answer->work->steps[$line->step ?? ''] ?? null;
+                if ($line->kind === EntryKind::Override->value && $step !== null) {
+                    $this->passing[$uuid] = [$step->title, implode('; ', $log->steps[$step->id]->wrong($step))];
+                }
+            }
+        }
+
+        return $shut;
+    }
+
+    /** @return list<Problem> what is somebody else's to write, or needs a reason */
+    private function mayNot(User $user, mixed $line): array
+    {
+        $kind = $line->kind ?? null;
+        $step = $line->step ?? null;
+        $ask = $line->says->ask ?? null;
+        $words = $line->says->words ?? null;
+        $of = is_string($step) ? Kind::ofStep($step) : null;
+        $problems = [];
+        if ($kind === 'value' && $ask === Ask::SIGNED && $user->role !== Role::Lead) {
+            $problems[] = new Problem('/says/ask', 'is a lead\'s to sign: it was measured, and it falls short.');
+        }
+        if ($kind === 'value' && is_string($ask) && str_starts_with($ask, Ask::OTHERWISE)) {
+            $lacks = is_string($words) ? Reason::lacks($words) : 'must be told in words.';
+            if ($user->role === Role::Apprentice) {
+                $problems[] = new Problem(
+                    '/says/ask',
+                    'is not an apprentice\'s to find: another way of opening or measuring.',
+                );
+            } elseif ($lacks !== null) {
+                $problems[] = new Problem('/says/words', $lacks);
+            }
+        }
+        if ($kind === 'override') {
+            $lacks = is_string($words) ? Reason::lacks($words) : null;
+            if ($of?->isAbsolute() === true) {
+                $problems[] = new Problem('/kind', Logbook::ABSOLUTE);
+            } elseif ($user->role !== Role::Lead) {
+                $problems[] = new Problem('/kind', 'is a lead\'s: a gate is passed without its proof.');
+            } elseif ($lacks !== null) {
+                $problems[] = new Problem('/says/words', $lacks);
+            }
+        }
+        if ($kind === 'done' && $of?->isGate() === true && $user->role === Role::Apprentice) {
+            $problems[] = new Problem('/kind', 'is not an apprentice\'s: a gate.');
+        }
+
+        return $problems;
+    }
+
+    /**
+     * @param array<string, BuildAnswer> $works by step
+     * @return list<Problem>
+     */
+    private function problems(mixed $line, array $works): array
     {
         if (!($line instanceof stdClass)) {
             return [new Problem('', 'must be an object with uuid, kind, step, says, at and seen.')];
@@ -166,22 +343,36 @@ final class WriteLog
         $problems = [];
         if (
             !is_string($line->uuid ?? null) ||
-            preg_match('/^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/', $line->uuid) !== 1
+            preg_match('/^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/D', $line->uuid) !== 1
         ) {
             $problems[] = new Problem('/uuid', 'must be a UUID in small letters.');
         }
         if (!is_int($line->seen ?? null)) {
             $problems[] = new Problem('/seen', 'must be the number of the last line that was known.');
         }
-        if (
-            !is_string($line->at ?? null) ||
-            preg_match('/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?Z$/', $line->at) !== 1
-        ) {
-            $problems[] = new Problem('/at', 'must be a time in UTC, such as 2026-11-27T09:00:00Z.');
-        } elseif (strtotime($line->at) === false) {
-            $problems[] = new Problem('/at', 'is no time that a clock shows.');
+        if (!self::isTime($line->at ?? null)) {
+            $problems[] = new Problem('/at', 'must be a time in UTC that there is, such as 2026-11-27T09:00:00Z.');
+        }
+        $told = Entry::problems($line->kind ?? null, $line->step ?? null, $line->says ?? null);
+        $step = $line->step ?? '';
+        if (!is_string($step)) {
+            $problems[] = new Problem('/step', 'must be the id of a step, or empty.');
+        } elseif ($step !== '' && !isset($works[$step])) {
+            $problems[] = new Problem('/step', 'is no step of any approved plan of this job.');
         }
 
-        return [...$problems, ...Entry::problems($line->kind ?? null, $line->step ?? null, $line->says ?? null)];
+        return [...$problems, ...$told];
+    }
+
+    /** Whether it is a time as a clock shows it, in UTC. */
+    private static function isTime(mixed $at): bool
+    {
+        return is_string($at) &&
+            preg_match('/^(\d{4})-(\d\d)-(\d\d)T(\d\d):(\d\d):(\d\d)(\.\d{1,9})?Z$/D', $at, $m) === 1 &&
+            (int) $m[1] > 0 &&
+            checkdate((int) $m[2], (int) $m[3], (int) $m[1]) &&
+            $m[4] < 24 &&
+            $m[5] < 60 &&
+            $m[6] < 60;
     }
 }

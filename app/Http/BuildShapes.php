@@ -74,6 +74,7 @@ final class BuildShapes
                 'excusedBy' => $text,
                 'of' => Shape::list($text),
                 'how' => $text,
+                'otherwise' => $text,
             ]),
             'Step' => Shape::object([
                 'id' => $text,
@@ -81,6 +82,8 @@ final class BuildShapes
                 'stage' => $text,
                 'kind' => ['type' => 'string', 'enum' => array_column(Kind::cases(), 'value')],
                 'gate' => $flag,
+                'absolute' => $flag,
+                'inOrder' => $flag,
                 'later' => $flag,
                 'title' => $text,
                 'why' => $text,

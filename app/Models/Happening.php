@@ -27,6 +27,7 @@ enum Happening: string
     case Exported = 'exported';
     case Imported = 'imported';
     case CustomerErased = 'customer_erased';
+    case GatePassed = 'gate_passed';
 
     /** What an entry says, with its particulars between braces. */
     public function words(): string
@@ -52,6 +53,7 @@ enum Happening: string
             self::Exported => 'took out {thing} of job {job}, revision {revision}',
             self::Imported => 'put a job file into job {job}',
             self::CustomerErased => 'erased customer {customer}: {what}',
+            self::GatePassed => 'passed "{gate}" of job {job} without its proof ({read}): {why}',
         };
     }
 }

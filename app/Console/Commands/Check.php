@@ -28,6 +28,8 @@ final class Check extends Command
 
     private const UNREADABLE = 2;
 
+    private const CRASHED = 3;
+
     protected $signature = 'hollin:check {file : a job file} {--json : the answers as JSON}
         {--view= : only this view, for example as_found or plan/stage}
         {--state= : one state only: a named one to start from, as it comes to rest, with its figures}
@@ -41,9 +43,31 @@ final class Check extends Command
         {--netlist= : the state as SPICE: ac or dc prints that side, anything else names two files}';
 
     protected $description =
-        'Judge a job file: what is live, findings, sizes. ' . 'Exit 0 clean, 1 a danger found, 2 unreadable.';
+        'Judge a job file: what is live, findings, sizes. ' .
+        'Exit 0 clean, 1 a danger found, 2 unreadable, 3 no answer: an error of the program.';
 
     public function handle(): int
+    {
+        try {
+            return $this->judged();
+        } catch (\Throwable $e) {
+            // A crash must never be taken for a verdict.
+            report($e);
+            $words = sprintf(
+                'no answer: the program failed on this file (%s: %s, %s:%d). Nothing was checked.',
+                $e::class,
+                $e->getMessage(),
+                basename($e->getFile()),
+                $e->getLine(),
+            );
+            $problem = new Problem('', $words);
+            $this->tell([$problem]);
+
+            return self::CRASHED;
+        }
+    }
+
+    private function judged(): int
     {
         try {
             $document = JobFile::read($this->text());
@@ -275,6 +299,14 @@ final class Check extends Command
     /** @param list<Problem> $problems */
     private function unreadable(array $problems): int
     {
+        $this->tell($problems);
+
+        return self::UNREADABLE;
+    }
+
+    /** @param list<Problem> $problems */
+    private function tell(array $problems): void
+    {
         if ($this->option('json')) {
             $this->output->writeln(
                 (string) json_encode(
@@ -292,8 +324,6 @@ final class Check extends Command
                     OutputInterface::OUTPUT_RAW,
                 );
         }
-
-        return self::UNREADABLE;
     }
 
     private function say(): CheckText

@@ -80,9 +80,9 @@ final class LogController
     {
         Gate::authorize('survey', $job);
         $given = $request->validate([
-            'tablet' => ['required', 'string', 'max:40', 'regex:/^[A-Za-z0-9-]+$/'],
+            'tablet' => ['required', 'string', 'max:40', 'regex:/^[A-Za-z0-9-]+$/D'],
             'revision' => ['required', 'integer', 'min:1', 'max:2147483647'],
-            'sentAt' => ['required', 'string', 'regex:/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?Z$/', 'date'],
+            'sentAt' => ['required', 'string', 'regex:/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d{1,9})?Z$/D', 'date'],
             'entries' => ['required', 'array', 'min:1', 'max:' . WriteLog::MOST],
         ]);
         $job->revision((int) $given['revision']);

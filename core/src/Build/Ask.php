@@ -19,6 +19,9 @@ final readonly class Ask
     /** In this somebody says which readings could not be taken, and why. */
     public const UNREAD = 'unread';
 
+    /** Before the name of an ask: another way in which it was opened or measured. */
+    public const OTHERWISE = 'way.';
+
     /** What a meter shows where nothing conducts. */
     public const OPEN = 'open';
 
@@ -30,6 +33,8 @@ final readonly class Ask
      * @param list<string> $of the asks of the same step that it is reckoned from
      * @param string $how spread, the largest of them less the smallest; or ratio, the first by the second, in
      *     thousandths
+     * @param string $otherwise the ask of the same step in which somebody says how else it was opened or measured; ''
+     *     where there is no other way
      * @param bool $finds it tells what is there: a figure outside its band is a finding and holds nothing up
      */
     private function __construct(
@@ -48,12 +53,22 @@ final readonly class Ask
         public string $excusedBy = '',
         public array $of = [],
         public string $how = '',
+        public string $otherwise = '',
     ) {}
 
     /** Done, seen or agreed. */
     public static function tick(string $id, string $words, bool $required = true, string $why = ''): self
     {
         return new self($id, 'tick', $words, $required, why: $why);
+    }
+
+    /**
+     * The same, where another way of opening or measuring may take its place, recorded in words: of a tick they are the
+     * proof, a figure must be right all the same.
+     */
+    public function orOtherwise(): self
+    {
+        return new self(...['otherwise' => self::OTHERWISE . $this->id] + get_object_vars($this));
     }
 
     /** A figure, with the band that is right; open on a side where that is null. */
@@ -214,6 +229,7 @@ final readonly class Ask
             'excusedBy' => $this->excusedBy,
             'of' => $this->of,
             'how' => $this->how,
+            'otherwise' => $this->otherwise,
         ];
     }
 }

@@ -54,12 +54,12 @@ final readonly class Energising
                 null,
                 true,
                 'open, or the ohms of a load; near zero is a bond in the vehicle',
-            );
-            $asks[] = Ask::number("frame_{$id}", "{$panel->label}, ground bar to frame", 'Ω', 0.0, 1.0);
+            )->orOtherwise();
+            $asks[] = Ask::number("frame_{$id}", "{$panel->label}, ground bar to frame", 'Ω', 0.0, 1.0)->orOtherwise();
         }
         foreach ($this->site->difference->fitted as $id => $part) {
             if ($part->is('inverter', 'inverter_charger', 'converter', 'generator')) {
-                $asks[] = Ask::number("case_{$id}", "{$part->label}, case to frame", 'Ω', 0.0, 1.0);
+                $asks[] = Ask::number("case_{$id}", "{$part->label}, case to frame", 'Ω', 0.0, 1.0)->orOtherwise();
             }
         }
         if ($asks === []) {
@@ -140,12 +140,17 @@ final readonly class Energising
     {
         $steps = [];
         foreach ($this->banks() as $id => $battery) {
-            $stud = array_column($this->site->terminals->all(), null, 'terminal')[$battery->neg] ?? null;
+            $last = Openings::bondedPole($this->site->after, $battery);
+            $other = $last === 'negative' ? 'positive' : 'negative';
+            $stud =
+                array_column($this->site->terminals->all(), null, 'terminal')[
+                    $last === 'negative' ? $battery->neg : $battery->pos
+                ] ?? null;
             $steps[] = new Step(
                 $this->site->id(Kind::NegativeOn, $id),
                 $this->site->stage,
                 Kind::NegativeOn,
-                "{$this->site->label($id)}: negative on, the last of its leads",
+                "{$this->site->label($id)}: {$last} on, the last of its leads",
                 'until now nothing that slips has a way back',
                 [$id],
                 where: $this->site->where($id),
@@ -162,7 +167,7 @@ final readonly class Energising
                 asks: [
                     Ask::number(
                         'volts',
-                        'Positive post to the negative lug, before it lands',
+                        ucfirst($other) . " post to the {$last} lug, before it lands",
                         'V',
                         round($battery->restV('low') - 0.5 * $battery->blocks(), 1),
                         round($battery->fullV() + 0.3 * $battery->blocks(), 1),
@@ -211,7 +216,7 @@ final readonly class Energising
                         'V',
                         round($battery->restV('low') - 0.5 * $battery->blocks(), 1),
                         round($battery->fullV() + 0.3 * $battery->blocks(), 1),
-                    ),
+                    )->orOtherwise(),
                     Ask::tick('right_way', 'Plus is plus at every unit'),
                 ],
                 cautions: [Caution::Spark, Caution::Posts],

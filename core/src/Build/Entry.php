@@ -48,7 +48,9 @@ final readonly class Entry
             ];
         }
         $problems = [];
-        if ($known->hasStep() && (!is_string($step) || $step === '' || strlen($step) > 160)) {
+        if (($known->hasStep() || is_string($step)) && str_contains(is_string($step) ? $step : '', "\0")) {
+            $problems[] = new Problem('/step', 'has a character that no text has.');
+        } elseif ($known->hasStep() && (!is_string($step) || $step === '' || strlen($step) > 160)) {
             $problems[] = new Problem('/step', "is missing: {$known->value} is about a step.");
         }
         if (!($says instanceof stdClass)) {
@@ -82,7 +84,7 @@ final readonly class Entry
 
     private static function isDay(string $day): bool
     {
-        return preg_match('/^(\d{4})-(\d{2})-(\d{2})$/', $day, $m) === 1 &&
+        return preg_match('/^(\d{4})-(\d{2})-(\d{2})$/D', $day, $m) === 1 &&
             checkdate((int) $m[2], (int) $m[3], (int) $m[1]);
     }
 

@@ -27,10 +27,25 @@ final readonly class Isolating
             return [];
         }
         $isolation = $this->site->isolation;
-        $asks = array_map(
-            fn(Opening $o): Ask => Ask::tick($o->id, $o->words, why: "{$o->source} · {$o->locked}"),
-            $isolation->openings,
-        );
+        $asks = [
+            Ask::tick('loads_off', 'Loads off: appliances unplugged or switched off, 12 V loads off')->orOtherwise(),
+        ];
+        foreach ($isolation->running as $id => $unit) {
+            $asks[] = Ask::tick(
+                "unit_{$id}",
+                "{$unit} off at its own switch",
+                why: 'so that nothing is parted under load; off is not isolated',
+            )->orOtherwise();
+        }
+        foreach ($isolation->openings as $opening) {
+            foreach ($opening->ticks() as $id => $words) {
+                $asks[] = Ask::tick(
+                    (string) $id,
+                    $words,
+                    why: $id === $opening->id ? "{$opening->source} · {$opening->locked}" : $opening->source,
+                )->orOtherwise();
+            }
+        }
         $hows = array_map(fn(Opening $o): string => $o->how, $isolation->openings);
         $away = $isolation->away;
 
@@ -42,7 +57,7 @@ final readonly class Isolating
                 'Every source open and locked',
                 'off, unplugged and isolated are three things: only an open, locked switch counts',
                 does: [
-                    ...$asks === []
+                    ...$isolation->openings === []
                         ? ['Nothing in the survey feeds this part: find out what does before you believe it']
                         : [],
                     ...$isolation->charged === []
@@ -63,8 +78,9 @@ final readonly class Isolating
                     ...$isolation->stays === [] ? [] : [Caution::Posts],
                     Caution::People,
                 ],
-                pieces: (float) max(1, count($asks)),
+                pieces: (float) max(1, count($isolation->openings)),
                 unattendedMin: $isolation->charged === [] ? 0.0 : 5.0,
+                inOrder: true,
             ),
             $this->dead(),
         ];
@@ -95,7 +111,7 @@ final readonly class Isolating
     /** Dead whichever way round the probes are held: direct volts have a sign. */
     public static function readsDead(string $id, string $words): Ask
     {
-        return Ask::number($id, $words, 'V', -self::DEAD_V, self::DEAD_V);
+        return Ask::number($id, $words, 'V', -self::DEAD_V, self::DEAD_V)->orOtherwise();
     }
 
     /** @return list<Ask> what must read dead: poles of every panel, unit and bar that is touched */
@@ -159,17 +175,19 @@ final readonly class Isolating
             if (!$near || in_array($id, $lifted, true)) {
                 continue;
             }
+            $first = Openings::bondedPole($this->site->before, $battery);
+            $second = $first === 'negative' ? 'positive' : 'negative';
             $steps[$id] ??= new Step(
                 $this->site->id(Kind::NegativeOff, $id),
                 $this->site->stage,
                 Kind::NegativeOff,
-                "{$this->site->label($id)}: negative off first, then positive",
-                'a spanner that slips from the positive to the frame then has no way back',
+                "{$this->site->label($id)}: {$first} off first, then {$second}",
+                "it hangs on the frame: a spanner that slips from the {$second} to the frame then has no way back",
                 [$id],
                 where: $this->site->where($id),
                 does: ['Loads off, lugs taped and tied back, posts covered'],
                 tools: ['insulated spanner', 'post covers'],
-                asks: [Ask::tick('off', 'Negative off, then positive, both covered')],
+                asks: [Ask::tick('off', ucfirst($first) . " off, then {$second}, both covered")],
                 cautions: [Caution::Posts, ...$battery->chemistry->isLead() ? [Caution::Acid] : []],
             );
         }

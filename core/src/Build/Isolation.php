@@ -7,6 +7,7 @@ namespace Hollin\Core\Build;
 use Hollin\Core\Network\Battery;
 use Hollin\Core\Network\Element;
 use Hollin\Core\Network\Graph;
+use Hollin\Core\Network\PowerConverter;
 
 /**
  * What must be opened, locked and proven before hands touch a part of a rig, computed from its wiring. A source counts
@@ -21,12 +22,14 @@ final readonly class Isolation
      * @param list<string> $stays parts that stay live in spite of it, in words
      * @param list<string> $away sources that no way leads from
      * @param list<string> $charged parts that hold a charge after it
+     * @param array<string, string> $running component => label of units that make alternating current near by, which are switched off first
      */
     private function __construct(
         public array $openings,
         public array $stays,
         public array $away,
         public array $charged,
+        public array $running,
     ) {}
 
     /** @param list<string> $touched terminals that hands come near */
@@ -47,11 +50,31 @@ final readonly class Isolation
             $stays[self::left($graph, $component, $found[0])] = true;
         }
 
+        foreach (array_keys($graph->towed) as $plug) {
+            $component = $graph->devices[$plug]->component;
+            $own = array_flip(array_map(strval(...), array_keys($graph->elementsOf($component))));
+            $beyond = Ways::reached($graph, ["{$component}.pos"], fn(Element $e): bool => isset($own[$e->id]));
+            if (array_intersect_key($beyond['seen'], $near) !== []) {
+                $opening = Openings::unhitched($graph, $component, $plug);
+                $openings[$opening->id] = $opening->alsoOf($openings[$opening->id] ?? null);
+            }
+        }
+        $running = [];
+        foreach ($graph->converters as $converter) {
+            $makes = in_array($converter->kind, [PowerConverter::INVERTER, PowerConverter::ASSIST], true);
+            if ($makes && self::isBeside($graph, array_flip([...$converter->input, ...$converter->output]), $near)) {
+                $running[$converter->component] = $graph->label($converter->component);
+            }
+        }
+        // What feeds a bus is opened before the battery that holds it.
+        uasort($openings, fn(Opening $a, Opening $b): int => $a->place() <=> $b->place());
+
         return new self(
             array_values($openings),
             array_map(strval(...), array_keys(array_diff_key($stays, ['' => true]))),
             array_map(strval(...), array_keys($away)),
             self::charged($graph, $near),
+            $running,
         );
     }
 

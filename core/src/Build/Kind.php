@@ -69,6 +69,21 @@ enum Kind: string
         );
     }
 
+    /**
+     * A gate between hands and volts or shorts: nobody passes it without its proof. The way out is another way of
+     * opening or measuring, which is recorded.
+     */
+    public function isAbsolute(): bool
+    {
+        return in_array($this, [self::Isolate, self::ProveDead, self::Ohms, self::MainFuse], true);
+    }
+
+    /** The kind of a step by its id: stage.kind.part. */
+    public static function ofStep(string $id): ?self
+    {
+        return self::tryFrom(explode('.', $id, 3)[1] ?? '');
+    }
+
     /** Whether it waits for an event after the rig has left. */
     public function isLater(): bool
     {

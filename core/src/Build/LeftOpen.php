@@ -41,7 +41,11 @@ final class LeftOpen
         );
 
         return match ($state->status) {
-            'overridden' => $item('override', 'overridden', "passed without proof, {$state->override}"),
+            'overridden' => $item(
+                'override',
+                'overridden',
+                'passed without proof, ' . implode('; ', [$state->override, ...$state->wrong($step)]),
+            ),
             'incomplete' => $item('missing', 'unfinished', implode('; ', $state->missing)),
             'reopened' => $item('reopened', 'unfinished', 'done before the plan was changed'),
             default => null,

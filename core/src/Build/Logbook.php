@@ -43,6 +43,9 @@ final class Logbook
     /** @var array<string, array{int, string}> step and ask => number and tablet of the last line */
     private array $last = [];
 
+    /** @var array<string, string> line => why it does nothing: a gate that it would pass stays shut */
+    public array $shut = [];
+
     /** @param list<Entry> $entries in the order of their numbers */
     public function __construct(private readonly Work $work, array $entries)
     {
@@ -51,7 +54,14 @@ final class Logbook
         foreach ($entries as $entry) {
             $state = $steps[$entry->step] ?? null;
             if ($state !== null) {
-                $this->stepLine($state, $entry);
+                $why = $this->staysShut($work->steps[$entry->step], $entry, $steps);
+                if ($why === null) {
+                    $this->stepLine($state, $entry);
+                } else {
+                    $this->shut[$entry->uuid] = $why;
+                    $note = $this->note($entry);
+                    $state->notes[] = ['words' => trim("Not taken: {$why} {$note['words']}")] + $note;
+                }
             }
             if ($entry->kind === EntryKind::Closed) {
                 $closed[$entry->says->text('item')] = true;
@@ -65,6 +75,55 @@ final class Logbook
                 fn(OpenItem $o): bool => !isset($closed[$o->id]),
             ),
         );
+    }
+
+    /**
+     * Why a line does nothing: it would pass a gate that nobody passes without its proof, or one that still waits, or
+     * take a source that comes after another.
+     *
+     * @param array<string, StepState> $steps as they stand when it comes
+     */
+    private function staysShut(Step $step, Entry $entry, array $steps): ?string
+    {
+        $passes = $entry->kind === EntryKind::Override || $entry->kind === EntryKind::Done;
+        if ($entry->kind === EntryKind::Override && $step->kind->isAbsolute()) {
+            return self::ABSOLUTE;
+        }
+        if ($passes && $step->kind->isGate()) {
+            foreach ($this->work->before($step->id) as $id) {
+                if (!$this->wasPassed($this->work->steps[$id], $steps[$id])) {
+                    return "It still waits for “{$this->work->steps[$id]->title}”.";
+                }
+            }
+        }
+        if ($entry->kind === EntryKind::Value && $step->inOrder && $entry->given() !== false) {
+            foreach ($step->asks as $ask) {
+                if (in_array($entry->says->text('ask'), [$ask->id, $ask->otherwise], true)) {
+                    return null;
+                }
+                if (
+                    ($steps[$step->id]->answers[$ask->id]['value'] ?? null) !== true &&
+                    !$steps[$step->id]->isOtherwise($ask)
+                ) {
+                    return "First: {$ask->words}.";
+                }
+            }
+        }
+
+        return null;
+    }
+
+    /** Why nobody passes some gates. */
+    public const ABSOLUTE =
+        'Nobody passes this without its proof: where it cannot be opened or measured as it stands here, another way ' .
+        'is found and recorded.';
+
+    /** Whether what waits for a step could begin when a line came: by what it asked for then, as far as that is known. */
+    private function wasPassed(Step $step, StepState $state): bool
+    {
+        return $state->override !== '' ||
+            ($state->doneAt !== null &&
+                (!$step->kind->isGate() || $state->mark !== $step->mark() || $this->look($step, $state) === []));
     }
 
     private function stepLine(StepState $state, Entry $entry): void
@@ -245,13 +304,7 @@ final class Logbook
         $waits = $this->work->waits();
         foreach ($this->work->steps as $id => $step) {
             $state = $steps[$id];
-            foreach ($step->asks as $ask) {
-                $this->reckon($ask, $state);
-                if (isset($state->answers[$ask->id])) {
-                    $state->answers[$ask->id]['right'] = $ask->isRight($state->answers[$ask->id]['value']);
-                }
-            }
-            $state->missing = $this->missing($step, $state);
+            $state->missing = $this->look($step, $state);
             $free = true;
             foreach ($waits[$id] ?? [] as $link) {
                 $free = $free && $steps[$link->before]->isPassed($this->work->steps[$link->before]->kind->isGate());
@@ -267,6 +320,19 @@ final class Logbook
         }
 
         return $steps;
+    }
+
+    /** @return list<string> what is missing or wrong at a step, with each answer held against what is asked */
+    private function look(Step $step, StepState $state): array
+    {
+        foreach ($step->asks as $ask) {
+            $this->reckon($ask, $state);
+            if (isset($state->answers[$ask->id])) {
+                $state->answers[$ask->id]['right'] = $ask->isRight($state->answers[$ask->id]['value']);
+            }
+        }
+
+        return $this->missing($step, $state);
     }
 
     /** What nobody writes down because it follows from what is written. */
@@ -312,7 +378,9 @@ final class Logbook
                 // What it is reckoned from is missing then, and named.
                 ($ask->kind === 'reckoned' && $answer === null) ||
                 $state->signedFor($ask) !== null ||
-                $state->excuseFor($ask) !== null
+                $state->excuseFor($ask) !== null ||
+                // A figure is right, whichever way it was measured; an opening is one, whichever way it was made.
+                ($ask->kind === 'tick' && $state->isOtherwise($ask))
             ) {
                 continue;
             } elseif ($answer !== null && $answer['right'] === false && ($ask->required || $ask->kind === 'number')) {

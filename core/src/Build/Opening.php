@@ -8,9 +8,17 @@ namespace Hollin\Core\Build;
 final readonly class Opening
 {
     /**
-     * @param string $how plug, run, breaker, disconnect, fuse, lead, cover or engine
+     * The order in which sources are opened: what feeds a bus goes before the battery that holds it, and nothing is
+     * parted under load.
+     */
+    private const ORDER = ['run', 'engine', 'unhitch', 'cover', 'plug', 'breaker', 'disconnect', 'fuse', 'lead'];
+
+    /**
+     * @param string $how run, engine, unhitch, cover, plug, breaker, disconnect, fuse or lead
      * @param array<string, string> $controls device => position it is left in
      * @param list<string> $elements conductors that are lifted or taken out
+     * @param array<string, string> $before what hands do first, in order: id => words
+     * @param array<string, string> $then what they do right after it: id => words
      */
     public function __construct(
         public string $id,
@@ -21,6 +29,8 @@ final readonly class Opening
         public string $locked,
         public array $controls = [],
         public array $elements = [],
+        public array $before = [],
+        public array $then = [],
     ) {}
 
     /** The same, for the sources of another that is opened in the same place. */
@@ -28,7 +38,24 @@ final readonly class Opening
     {
         return $other === null
             ? $this
-            : new self(...['source' => "{$other->source}, {$this->source}"] + get_object_vars($this));
+            : new self(
+                ...[
+                    'source' => implode(', ', array_unique([...explode(', ', $other->source), $this->source])),
+                    'before' => $other->before + $this->before,
+                ] + get_object_vars($this),
+            );
+    }
+
+    /** Where it stands among the openings of a step. */
+    public function place(): int
+    {
+        return (int) array_search($this->how, self::ORDER, true);
+    }
+
+    /** @return array<string, string> what is ticked for it, in order: id => words */
+    public function ticks(): array
+    {
+        return $this->before + [$this->id => $this->words] + $this->then;
     }
 
     /** @return array<string, string> */

@@ -4,10 +4,14 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Build;
 
+use Hollin\Core\Network\Battery;
 use Hollin\Core\Network\Device;
 use Hollin\Core\Network\Element;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\PowerConverter;
+use Hollin\Core\Network\Purpose;
+use Hollin\Core\Network\Role;
+use Hollin\Core\Network\Walk;
 
 /** How sources are opened, in the words of whoever does it: at the source, by hand on the way, at the posts. */
 final class Openings
@@ -20,7 +24,20 @@ final class Openings
             if ($converter->component !== $component || $converter->kind !== PowerConverter::FIELD) {
                 continue;
             }
-            if ($converter->device !== null) {
+            $device = $graph->devices[(string) $converter->device] ?? null;
+            if ($device?->job === 'plug') {
+                return new Opening(
+                    "cover_{$component}",
+                    $label,
+                    'cover',
+                    $component,
+                    "{$label}: the panel covered or turned over",
+                    'covers tied down',
+                    [$device->id => 'out'],
+                    then: ["plug_{$device->id}" => "{$label}: then its plug out, never under load, the socket capped"],
+                );
+            }
+            if ($device !== null) {
                 return new Opening(
                     "engine_{$component}",
                     $label,
@@ -28,7 +45,7 @@ final class Openings
                     $component,
                     'Engine off, key out',
                     'key with whoever works',
-                    [$converter->device => 'off'],
+                    [$device->id => 'off'],
                 );
             }
             $breaker = self::arrayBreaker($graph, $component);
@@ -60,6 +77,9 @@ final class Openings
                     ? 'it starts by itself: automatic start off, start lead lifted and taped'
                     : 'start switch tagged, its key or start lead with whoever works',
                 [$device->id => array_key_first($device->positions)],
+                before: $device->byItself
+                    ? ["auto_{$component}" => "{$label}: automatic start off, its start lead lifted and taped"]
+                    : [],
             );
         }
 
@@ -103,26 +123,106 @@ final class Openings
                 "{$label} out, and kept by whoever works",
                 'holder tagged',
                 elements: [$element->id],
+                before: self::switches($graph, $component),
             );
         }
         $off = self::openPosition($device, $element);
+        $tow = isset($graph->towed[$device->id]);
+        $supply = $graph->supplies[$component] ?? null;
 
         return new Opening(
             "{$device->job}_{$device->id}",
             $source,
-            $device->job === 'plug' ? 'plug' : ($device->job === 'breaker' ? 'breaker' : 'disconnect'),
+            $tow
+                ? 'unhitch'
+                : ($device->job === 'plug'
+                    ? 'plug'
+                    : ($device->job === 'breaker'
+                        ? 'breaker'
+                        : 'disconnect')),
             $element->component,
             match ($device->job) {
                 'plug' => "{$device->label} {$device->positions[$off]}",
                 default => "{$device->label}: {$device->positions[$off]}",
             },
-            match ($device->job) {
-                'plug' => 'its blades bagged, the plug in sight of whoever works',
-                'breaker' => 'locked or taped, tagged',
+            match (true) {
+                $tow => 'its pins capped, the plug hung where nobody hitches it',
+                $device->job === 'plug' => 'its blades bagged, the plug in sight of whoever works',
+                $device->job === 'breaker' => 'locked or taped, tagged',
                 default => 'locked, key with whoever works; where it takes no lock, the lead behind it lifted',
             },
             [$device->id => $off],
+            before: match (true) {
+                $device->job !== 'plug' || $supply === null => [],
+                $supply->kind === 'shore' => [
+                    "pedestal_{$component}" => 'Breaker at the pedestal off, before its plug is pulled',
+                ],
+                default => ["stop_{$component}" => "{$source} stopped, before its plug is pulled"],
+            },
         );
+    }
+
+    /** The plug of a trailer's cord: what is on the vehicle's side feeds through it, described or not. */
+    public static function unhitched(Graph $graph, string $component, string $plug): Opening
+    {
+        $device = $graph->devices[$plug];
+
+        return new Opening(
+            "plug_{$plug}",
+            'the vehicle in front',
+            'unhitch',
+            $component,
+            "{$device->label} unhitched",
+            'its pins capped, the plug hung where nobody hitches it',
+            [$plug => 'out'],
+        );
+    }
+
+    /**
+     * Switches by hand on the way from a battery: opened before a fuse or a lead is parted, so that nothing is drawn
+     * through it.
+     *
+     * @return array<string, string>
+     */
+    private static function switches(Graph $graph, string $component): array
+    {
+        $posts = [];
+        foreach ($graph->batteries as $battery) {
+            if ($battery->component === $component) {
+                array_push($posts, $battery->pos, $battery->neg);
+            }
+        }
+        $reach = Walk::reach(
+            $graph,
+            $posts,
+            fn(Element $e): bool => $e->role->isDc() &&
+                $e->purpose === Purpose::Carrying &&
+                $e->role !== Role::SenseLead,
+        );
+        $found = [];
+        foreach ($graph->elements as $element) {
+            $device = $graph->devices[(string) $element->device] ?? null;
+            if ($device?->job === 'disconnect' && $element->role->isDc() && array_key_exists($element->a, $reach)) {
+                $found["off_{$device->id}"] = "{$device->label}: open, so that nothing is drawn";
+            }
+        }
+
+        return $found;
+    }
+
+    /** The pole of a battery that hangs on the frame: off first, on last. Negative, unless it is the other. */
+    public static function bondedPole(Graph $graph, Battery $battery): string
+    {
+        $onFrame = fn(string $post): bool => array_key_exists(
+            'frame',
+            Walk::reach(
+                $graph,
+                [$post],
+                fn(Element $e): bool => !$e->role->isAc() && $e->role !== Role::PE && $e->role !== Role::SenseLead,
+            ),
+        );
+
+        return !$onFrame($battery->neg) && $onFrame($battery->pos) ? 'positive' : 'negative';
     }
 
     public static function lead(Graph $graph, string $id, string $component): Opening
@@ -134,14 +234,21 @@ final class Openings
             fn(Element $e): bool => $e->component !== $component && (isset($posts[$e->a]) || isset($posts[$e->b])),
         );
 
+        $label = $graph->label($component);
+        $first = self::bondedPole($graph, $graph->batteries[$id]);
+        $second = $first === 'negative' ? 'positive' : 'negative';
+
         return new Opening(
             "lead_{$component}",
-            $graph->label($component),
+            $label,
             'lead',
             $component,
-            "Every lead off the negative post of {$graph->label($component)} first, then those off the positive",
+            "Then every lead off the {$second} post of {$label}",
             'nothing opens it: post and lugs covered, lugs tied back',
             elements: array_map(strval(...), array_keys($leads)),
+            before: self::switches($graph, $component) + [
+                "bonded_{$component}" => "Every lead off the {$first} post of {$label} first: it hangs on the frame",
+            ],
         );
     }
 

@@ -20,6 +20,7 @@ final readonly class Step
      * @param list<Caution> $cautions
      * @param list<Label> $labels that go on here
      * @param float $pieces what its time is counted by
+     * @param bool $inOrder each of what is asked waits for the one before
      * @param float $unattendedMin it then goes on by itself for so long
      */
     public function __construct(
@@ -44,6 +45,7 @@ final readonly class Step
         public Competence $who = Competence::Technician,
         public bool $daylight = false,
         public int $rank = 0,
+        public bool $inOrder = false,
     ) {}
 
     /** @param list<Label> $labels that go on at it */
@@ -74,6 +76,8 @@ final readonly class Step
             'stage' => $this->stage,
             'kind' => $this->kind->value,
             'gate' => $this->kind->isGate(),
+            'absolute' => $this->kind->isAbsolute(),
+            'inOrder' => $this->inOrder,
             'later' => $this->kind->isLater(),
             'title' => $this->title,
             'why' => $this->why,

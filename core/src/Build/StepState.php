@@ -72,6 +72,28 @@ final class StepState
         return isset($this->answers[$ask->id]) || trim((string) ($why['value'] ?? '')) === '' ? null : $why;
     }
 
+    /** @return list<string> figures and words that are not as they should be, and what is not recorded */
+    public function wrong(Step $step): array
+    {
+        $wrong = [];
+        foreach ($step->asks as $ask) {
+            $answer = $this->answers[$ask->id] ?? null;
+            if ($answer !== null && $answer['right'] === false && !is_bool($answer['value'])) {
+                $wrong[] = trim("{$ask->words} {$answer['value']} {$ask->unit}");
+            }
+        }
+        $told = array_filter($this->missing, fn(string $m): bool => str_ends_with($m, 'not recorded'));
+
+        return [...$wrong, ...array_values($told)];
+    }
+
+    /** Whether somebody has said how else something was opened or measured, in words of substance. */
+    public function isOtherwise(Ask $ask): bool
+    {
+        return $ask->otherwise !== '' &&
+            Reason::lacks((string) ($this->answers[$ask->otherwise]['value'] ?? '')) === null;
+    }
+
     /** @return array<string, mixed> */
     public function toArray(): array
     {

@@ -64,6 +64,28 @@ final readonly class Work
         return $done;
     }
 
+    /** @return list<string> what a step waits for, and every gate that anything before it waits for */
+    public function before(string $step): array
+    {
+        $waits = $this->waits();
+        $found = array_map(fn(Link $l): string => $l->before, $waits[$step] ?? []);
+        $queue = $found;
+        $seen = array_flip($found);
+        for ($i = 0; $i < count($queue); $i++) {
+            foreach ($waits[$queue[$i]] ?? [] as $link) {
+                if (!isset($seen[$link->before])) {
+                    $seen[$link->before] = true;
+                    $queue[] = $link->before;
+                    if ($this->steps[$link->before]->kind->isGate()) {
+                        $found[] = $link->before;
+                    }
+                }
+            }
+        }
+
+        return $found;
+    }
+
     /** @return array<string, list<Link>> step => what it waits for */
     public function waits(): array
     {

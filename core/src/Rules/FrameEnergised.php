@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Rules;
 
+use Hollin\Core\Network\Element;
+use Hollin\Core\Network\Role;
 use Hollin\Core\Network\Supply;
+use Hollin\Core\Network\Walk;
 use Hollin\Core\Reference\Figure;
 use Hollin\Core\Reference\Source;
 use Hollin\Core\Solve\LoadFlow;
@@ -75,43 +78,43 @@ final class FrameEnergised implements RigRule
             }
         }
         $worst = [];
-        foreach ($rig->faults() as $id => $fault) {
+        foreach ($rig->faults() as $id => $state) {
             $settled = $rig->faulty()[$id];
+            $fault = $state->fault ?? throw new \LogicException("{$id} is about no fault");
             $frame = $settled->situation->root('frame');
             $hard = array_filter($settled->situation->acSources(), fn(array $s): bool => $s[0] === $frame) !== [];
-            $condition = implode(',', array_values($fault->setting->surroundings));
-            if (!$hard && !in_array($condition, ['open_ground', 'raised_ground'], true)) {
+            if (!$hard && !in_array($fault->value, ['open_ground', 'raised_ground'], true)) {
                 continue;
             }
             [$volts, $amps] = LoadFlow::touch($settled, $rig->allLoads(), self::PERSON_OHM);
             if ($amps >= 0.0005) {
-                $worst[$condition] = [$amps, $volts, $fault];
+                $worst[] = [$amps, $volts, $state, $fault];
             }
         }
         // One thing is to do about them all: they fold under the worst.
         uasort($worst, fn(array $a, array $b): int => $b[0] <=> $a[0]);
         $first = null;
-        foreach ($worst as $condition => [$amps, $volts, $fault]) {
-            $guard = self::guard($rig, $condition);
+        foreach ($worst as [$amps, $volts, $state, $fault]) {
             $text = sprintf(
-                'At a pedestal with %s the frame stands at %.0f V to earth. %s%s',
-                lcfirst(explode(': ', $fault->title, 2)[1]),
+                'At a pedestal with %s%s the frame stands at %.0f V to earth. %s%s',
+                lcfirst($fault->words),
+                $fault->first ? '' : " on {$rig->graph->label($fault->supply)}",
                 $volts,
-                $guard,
-                in_array($condition, self::HIDDEN, true) ? ' It cannot be found from inside the rig.' : '',
+                self::guard($rig, $state->id),
+                in_array($fault->value, self::HIDDEN, true) ? ' It cannot be found from inside the rig.' : '',
             );
             $hits[] = self::hit(
                 $rig,
-                "pedestal|{$condition}",
+                "pedestal|{$fault->key()}",
                 $volts,
                 $amps,
                 $text,
                 null,
-                $fault,
-                Ways::outside(explode(': ', $fault->title, 2)[1]),
+                $state,
+                Ways::outside($fault->words),
                 $first,
             );
-            $first ??= "frame_energised|pedestal|{$condition}";
+            $first ??= "frame_energised|pedestal|{$fault->key()}";
         }
 
         return $hits;
@@ -129,7 +132,9 @@ final class FrameEnergised implements RigRule
         ?string $because = null,
     ): Hit {
         $severity = $amps >= 0.03 ? Severity::Danger : ($amps >= 0.005 ? Severity::Warning : Severity::Advice);
-        $shore = array_key_first(array_filter($rig->graph->supplies, fn(Supply $s): bool => $s->kind === 'shore'));
+        $shore =
+            $proof->fault->supply ??
+            array_key_first(array_filter($rig->graph->supplies, fn(Supply $s): bool => $s->kind === 'shore'));
 
         return new Hit(
             $key,
@@ -159,7 +164,7 @@ final class FrameEnergised implements RigRule
             severity: $severity,
             title: $proof === null
                 ? 'Hot skin: frame at a voltage to earth'
-                : 'Hot skin: ' . lcfirst(explode(': ', $proof->title, 2)[1]),
+                : 'Hot skin: ' . lcfirst($proof->fault->words ?? $proof->title),
             state: $state,
             ways: $ways,
             proof: $proof,
@@ -184,18 +189,27 @@ final class FrameEnergised implements RigRule
         return false;
     }
 
-    /** What a surge unit does about it. */
-    private static function guard(Examination $rig, string $condition): string
+    /** What a surge unit between that pedestal and the rig does about it. */
+    private static function guard(Examination $rig, string $state): string
     {
-        $units = $rig->graph->partsOf('surge_unit');
-        if ($units === []) {
-            return 'No surge unit is fitted.';
-        }
-        $unit = reset($units);
-        $opens = $rig->faulty()["fault_{$condition}"]->positions[$unit->text('cutOff')] === 'open';
+        $settled = $rig->faulty()[$state];
+        $fault = $rig->faults()[$state]->fault;
+        $pedestal = $rig->graph->sources[$rig->graph->supplies[(string) $fault?->supply]->source]->a;
+        foreach ($rig->graph->partsOf('surge_unit') as $unit) {
+            $before = Walk::reach(
+                $rig->graph,
+                [$pedestal],
+                fn(Element $e): bool => $e->role === Role::L1 && $e->component !== $unit->id,
+            );
+            if (!array_key_exists("{$unit->id}.in.l", $before)) {
+                continue;
+            }
 
-        return $opens
-            ? "{$unit->label} cuts off hot and neutral, but the ground stays connected."
-            : "{$unit->label} notices nothing and lets it in.";
+            return $settled->positions[$unit->text('cutOff')] === 'open'
+                ? "{$unit->label} cuts off hot and neutral, but the ground stays connected."
+                : "{$unit->label} notices nothing and lets it in.";
+        }
+
+        return 'No surge unit is fitted.';
     }
 }

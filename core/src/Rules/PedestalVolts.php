@@ -39,14 +39,11 @@ final class PedestalVolts implements RigRule
     public function hits(Examination $rig): array
     {
         $reached = [];
-        foreach ($rig->faults() as $id => $fault) {
-            foreach (array_filter($rig->graph->supplies, fn(Supply $s): bool => $s->kind === 'shore') as $shore) {
-                $condition =
-                    $fault->setting->surroundings[(string) $rig->graph->sources[$shore->source]->surrounding] ?? 'good';
-                $told = $this->told($shore, $condition, $rig->faulty()[$id]);
-                if ($told !== null) {
-                    $reached[] = $told + ['fault' => $fault, 'shore' => $shore->component];
-                }
+        foreach ($rig->faults() as $id => $state) {
+            $fault = $state->fault ?? throw new \LogicException("{$id} is about no fault");
+            $told = $this->told($rig->graph->supplies[$fault->supply], $fault->value, $rig->faulty()[$id]);
+            if ($told !== null) {
+                $reached[] = $told + ['state' => $state, 'fault' => $fault];
             }
         }
         if ($reached === []) {
@@ -54,14 +51,14 @@ final class PedestalVolts implements RigRule
         }
         usort($reached, fn(array $a, array $b): int => $b['volts'] <=> $a['volts']);
         $worst = $reached[0];
-        $words = explode(': ', $worst['fault']->title, 2)[1] ?? $worst['fault']->title;
 
         // One cause, one finding: nothing at the cord keeps a wrong pedestal out.
         return [
             new Hit(
                 'pedestal',
-                'Nothing keeps a pedestal with wrong volts out. ' . implode(' ', array_column($reached, 'text')),
-                [$worst['shore'], ...array_slice($worst['circuits'], 0, 3)],
+                'Nothing keeps a pedestal with wrong volts out. ' .
+                    implode(' ', array_unique(array_column($reached, 'text'))),
+                [$worst['fault']->supply, ...array_slice($worst['circuits'], 0, 3)],
                 $worst['volts'] > self::HIGHEST_V
                     ? [
                         new Figure(
@@ -77,8 +74,8 @@ final class PedestalVolts implements RigRule
                     : [],
                 SurgeUnitInLine::of($rig),
                 severity: $worst['volts'] > self::DESTROYS_V ? Severity::Danger : Severity::Warning,
-                ways: Ways::outside($words),
-                proof: $worst['fault'],
+                ways: Ways::outside($worst['fault']->words),
+                proof: $worst['state'],
             ),
         ];
     }

@@ -6,6 +6,7 @@ namespace Hollin\Core\Rules;
 
 use Hollin\Core\Network\Panels;
 use Hollin\Core\Reference\Source;
+use Hollin\Core\States\NamedState;
 
 /** Single-pole breakers at a pedestal with hot and neutral reversed: what is switched off stays live. */
 final class ReversedPolarity implements RigRule
@@ -52,32 +53,41 @@ final class ReversedPolarity implements RigRule
 
     public function hits(Examination $rig): array
     {
-        $settled = $rig->faulty()['fault_reversed'] ?? null;
-        if ($settled === null) {
-            return [];
+        $hits = [];
+        foreach ($rig->faults() as $state => $proof) {
+            $hit = $proof->fault?->value === 'reversed' ? self::hit($rig, $state, $proof) : null;
+            if ($hit !== null) {
+                $hits[] = $hit;
+            }
         }
+
+        return $hits;
+    }
+
+    private static function hit(Examination $rig, string $state, NamedState $proof): ?Hit
+    {
+        $settled = $rig->faulty()[$state];
         foreach (Panels::of($rig->graph) as $id => $panel) {
             $bar = Panels::neutralBar($panel);
             $live = $settled->situation->hardHot($bar);
             if ($live !== null) {
-                return [
-                    new Hit(
-                        'reversed',
-                        sprintf(
-                            'At a reversed pedestal the neutral bar of %s is the live wire and its breakers ' .
-                                'part only the return: a circuit that is switched off is still live.',
-                            $panel->label,
-                        ),
-                        [$id],
-                        remedies: SurgeUnitInLine::of($rig),
-                        paths: [[$rig->graph->sources[$live]->a, $bar]],
-                        ways: Ways::outside('hot and neutral reversed'),
-                        proof: $rig->faults()['fault_reversed'],
+                return new Hit(
+                    $proof->fault?->key() ?? 'reversed',
+                    sprintf(
+                        'At a reversed pedestal%s the neutral bar of %s is the live wire and its breakers ' .
+                            'part only the return: a circuit that is switched off is still live.',
+                        $proof->fault?->first === false ? " on {$rig->graph->label($proof->fault->supply)}" : '',
+                        $panel->label,
                     ),
-                ];
+                    [$id],
+                    remedies: SurgeUnitInLine::of($rig),
+                    paths: [[$rig->graph->sources[$live]->a, $bar]],
+                    ways: Ways::outside('hot and neutral reversed'),
+                    proof: $proof,
+                );
             }
         }
 
-        return [];
+        return null;
     }
 }

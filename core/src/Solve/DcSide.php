@@ -21,6 +21,9 @@ final class DcSide
 
     private const TOLERANCE_A = 1e-10;
 
+    /** Share of a sum that its rounding may be off by. */
+    private const ROUNDING = 1e-13;
+
     /** @var list<PowerInjection> one to a port; those that gave up are absorbed there */
     private readonly array $ported;
 
@@ -50,6 +53,11 @@ final class DcSide
 
     /** @var array<string, float> charger => A it gives */
     private array $gives = [];
+
+    /** @var array<string, PowerConverter> chargers that hold anything up */
+    private array $giving = [];
+
+    private HeldUp $held;
 
     /** @var array<string, float> charger => most it may give for what its input leaves it, W */
     public array $mostW = [];
@@ -103,7 +111,8 @@ final class DcSide
         // What holds its volts stands in the network itself, and each charger puts in what it gives beside that: an
         // island that nothing else holds up would hang on leakage.
         $held = clone $this->network;
-        foreach ($this->chargers as $id => $charger) {
+        $this->giving = $this->chargersThatGive();
+        foreach ($this->giving as $id => $charger) {
             $held->source(
                 "{$id}!",
                 $charger->output[0],
@@ -121,6 +130,27 @@ final class DcSide
         foreach ($this->absorbed as $port => [, $siemens]) {
             $this->ports->absorb($port, $siemens);
         }
+        $this->held = HeldUp::by($this->settled->situation, $this->giving);
+    }
+
+    /** @return array<string, PowerConverter> chargers that may give anything: the others hold nothing up */
+    private function chargersThatGive(): array
+    {
+        return array_filter(
+            $this->chargers,
+            fn(PowerConverter $c): bool => $c->limitA > 0 && ($this->mostW[$c->id] ?? INF) > 0,
+        );
+    }
+
+    /** Builds it anew: what gave up may well run now. */
+    private function rebuild(): void
+    {
+        $this->absorbed = [];
+        foreach ($this->ported as $p => $injection) {
+            $injection->collapsed = false;
+            $this->drawn[$p] = 0.0;
+        }
+        $this->build();
     }
 
     private function ohm(string $battery): float
@@ -207,6 +237,9 @@ final class DcSide
     /** Brings everything to rest: what has fallen gives up, a battery that turns shows its other resistance. */
     public function settle(): void
     {
+        if (array_keys($this->chargersThatGive()) !== array_keys($this->giving)) {
+            $this->rebuild();
+        }
         foreach ($this->absorbed as $port => [$watts, $y]) {
             if ($watts !== $this->ported[$port]->watts) {
                 $this->ports->absorb($port, -$y);
@@ -214,6 +247,7 @@ final class DcSide
             }
         }
         for ($pass = 0; $pass < 40; $pass++) {
+            $this->darken();
             $fallen = $this->step();
             if ($fallen !== null && $this->turned($pass)) {
                 // A battery that shows what it shows while it is charged holds nothing up: look again before giving up.
@@ -229,6 +263,16 @@ final class DcSide
         $this->converged = $this->oneWays->windings === [];
     }
 
+    /** Where nothing holds a pair up, what would take constant power gives up before anything is solved on leakage. */
+    private function darken(): void
+    {
+        foreach ($this->ported as $port => $injection) {
+            if (!$injection->collapsed && $injection->watts > 0 && !$this->held->holds($injection->a, $injection->b)) {
+                $this->collapse($port);
+            }
+        }
+    }
+
     /** One-way elements that stood wrong for the volts across them. */
     private function blocked(int $pass): bool
     {
@@ -237,13 +281,7 @@ final class DcSide
             $pass,
         );
         if ($turned) {
-            // What gave up may well run now.
-            $this->absorbed = [];
-            foreach ($this->ported as $p => $injection) {
-                $injection->collapsed = false;
-                $this->drawn[$p] = 0.0;
-            }
-            $this->build();
+            $this->rebuild();
         }
 
         return $turned;
@@ -293,6 +331,11 @@ final class DcSide
             }
             $p = count($this->ported);
             foreach ($this->chargers as $id => $charger) {
+                if (!isset($this->giving[$id])) {
+                    [$off[$p], $slope[$p], $this->mode[$id], $this->gives[$id]] = [$i[$p], 0.0, 'off', 0.0];
+                    $p++;
+                    continue;
+                }
                 [$given, $slope[$p], $this->mode[$id]] = ChargerStage::gives(
                     $charger,
                     $v[$p],
@@ -306,7 +349,12 @@ final class DcSide
                 $p++;
             }
             $this->across = $v;
-            if (max([0.0, ...array_map(abs(...), $off)]) < self::TOLERANCE_A * max([1.0, ...array_map(abs(...), $i)])) {
+            // Held against what really flows: what a charger puts in beside its held source may be any size.
+            $flows = [...array_slice($i, 0, count($this->ported)), ...array_values($this->gives)];
+            $near =
+                self::TOLERANCE_A * max([1.0, ...array_map(abs(...), $flows)]) +
+                self::ROUNDING * max([0.0, ...array_map(abs(...), $i)]);
+            if (max([0.0, ...array_map(abs(...), $off)]) < $near) {
                 $this->converged = true;
                 break;
             }

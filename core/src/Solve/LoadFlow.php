@@ -80,6 +80,36 @@ final class LoadFlow
                 $this->inverting[$id] = $converter;
             }
         }
+        $this->joined = $this->joined();
+        $this->holdUp();
+    }
+
+    /** Why nothing is solved: two sources are joined. */
+    private readonly ?string $joined;
+
+    /** @var array<string, true> units that could assist, were there anything to take it from */
+    private array $unheld = [];
+
+    /** What nothing holds up gives nothing: an inverter without a battery, and what runs on it alone. */
+    private function holdUp(): void
+    {
+        $held = HeldUp::least($this->situation, $this->live, $this->chargers, $this->inverting);
+        $this->chargers = array_intersect_key($this->chargers, $held->chargers);
+        foreach ($this->inverting as $id => $unit) {
+            $source = $unit->kind === PowerConverter::INVERTER ? $this->sourceOf($unit) : null;
+            if ($source !== null && !isset($held->sources[$source])) {
+                unset($this->live[$source], $this->inverting[$id]);
+                $this->shutDown[] = $id;
+            }
+        }
+        foreach ($this->inverting as $id => $unit) {
+            if ($unit->kind === PowerConverter::ASSIST) {
+                $others = HeldUp::least($this->situation, $this->live, $this->chargers, $this->inverting, $unit);
+                if (!$others->holds(...$unit->input)) {
+                    $this->unheld[$id] = true;
+                }
+            }
+        }
     }
 
     /**
@@ -94,9 +124,8 @@ final class LoadFlow
         string $charge = 'half',
     ): LoadFlowResult {
         $make = new self($settled, $running, $more, $charge);
-        $joined = $make->joined();
 
-        return $joined === null ? $make->solve() : LoadFlowResult::none($joined);
+        return $make->joined === null ? $make->solve() : LoadFlowResult::none($make->joined);
     }
 
     private function joined(): ?string
@@ -183,7 +212,12 @@ final class LoadFlow
             // What a converter takes from one battery for what it gives to another is a matter of both at once.
             $changed = $direct->feed($dc);
             $moved = max($moved, $changed, $this->feedChargers($dc, $inputs));
-            $starved = array_filter($taken, fn(PowerInjection $t): bool => $t->collapsed);
+            $starved = array_filter(
+                $taken,
+                fn(PowerInjection $t, string $id): bool => $t->collapsed ||
+                    (isset($this->unheld[$id]) && $t->watts > 0),
+                ARRAY_FILTER_USE_BOTH,
+            );
             if ($starved !== []) {
                 return $this->without(array_keys($starved));
             }

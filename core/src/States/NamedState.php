@@ -19,6 +19,8 @@ final readonly class NamedState
         public About $about = About::Nothing,
         /** how the batteries are: full, half or low */
         public string $charge = 'half',
+        /** what is wrong outside the rig, where that is what the state is about */
+        public ?OutsideFault $fault = null,
     ) {}
 
     /** The same state in another setting: with what has moved by itself. */

@@ -144,7 +144,8 @@ final class NamedStates
     }
 
     /**
-     * The first shore supply plugged in, with each thing that can be wrong with its pedestal.
+     * Each shore supply plugged in, with each thing that can be wrong with its pedestal: one faulty value of one
+     * surrounding at a time, everything else as usual.
      *
      * @return list<NamedState>
      */
@@ -152,30 +153,31 @@ final class NamedStates
     {
         $make = new self($graph);
         $states = [];
-        $shore = $make->shore();
-        if ($shore === null) {
-            return [];
-        }
-        $largest = (string) array_key_first($shore->ratingsA);
-        $surrounding = $graph->surroundings[(string) $graph->sources[$shore->source]->surrounding];
-        $faults = array_intersect_key($surrounding->values, array_flip($surrounding->faults()));
-        foreach (['high' => $surrounding->values['high']] + $faults as $condition => $words) {
-            if ($condition === 'wired_240' && ($shore->ratingsA[$largest] ?? 0.0) !== 30.0) {
-                continue;
+        $shores = array_filter($graph->supplies, fn(Supply $s): bool => $s->kind === 'shore');
+        foreach ($shores as $shore) {
+            $first = $shore->component === array_key_first($shores);
+            $largest = (string) array_key_first($shore->ratingsA);
+            $surrounding = $graph->surroundings[(string) $graph->sources[$shore->source]->surrounding];
+            $faults = array_intersect_key($surrounding->values, array_flip($surrounding->faults()));
+            foreach (['high' => $surrounding->values['high']] + $faults as $condition => $words) {
+                if ($condition === 'wired_240' && ($shore->ratingsA[$largest] ?? 0.0) !== 30.0) {
+                    continue;
+                }
+                $fault = new OutsideFault($shore->component, $surrounding->id, $condition, $words, $first);
+                $occasion = new Occasion(
+                    $shore->component,
+                    $first ? "fault_{$condition}" : "fault_{$condition}_{$shore->component}",
+                    $first ? "shore: {$words}" : "{$graph->label($shore->component)}: {$words}",
+                    '',
+                    About::Shore,
+                    'W' . (count($states) + 1),
+                    $shore->source,
+                    $largest,
+                    $condition,
+                    'charge',
+                );
+                $states[] = $make->state($occasion, $occasion->kind, $occasion->title, 'fault', $fault);
             }
-            $occasion = new Occasion(
-                $shore->component,
-                "fault_{$condition}",
-                "shore: {$words}",
-                '',
-                About::Shore,
-                'W' . (count($states) + 1),
-                $shore->source,
-                $largest,
-                $condition,
-                'charge',
-            );
-            $states[] = $make->state($occasion, $occasion->kind, $occasion->title, 'fault');
         }
 
         return $states;
@@ -191,8 +193,13 @@ final class NamedStates
         }
     }
 
-    private function state(Occasion $occasion, string $id, string $title, string $group = 'usual'): NamedState
-    {
+    private function state(
+        Occasion $occasion,
+        string $id,
+        string $title,
+        string $group = 'usual',
+        ?OutsideFault $fault = null,
+    ): NamedState {
         $source = $this->sourceOf($occasion);
         $shore = $occasion->about === About::Shore ? $this->shore() : null;
         $position = $occasion->position ?? ($shore === null ? null : (string) array_key_first($shore->ratingsA));
@@ -233,6 +240,7 @@ final class NamedStates
             $group,
             $occasion->about,
             $occasion->charge,
+            $fault,
         );
     }
 

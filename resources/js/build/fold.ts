@@ -1,4 +1,5 @@
 import type { Build, Step, StepState } from '../api/client';
+import { saysSomething } from './reason';
 import type { Line } from './store';
 
 /** A line that waits here, with who wrote it. */
@@ -30,11 +31,129 @@ export function stands(
     };
     marks[step.id] = was.status === 'reopened' ? '' : step.mark;
   }
+  const before = gatesBefore(build);
+  const steps = new Map(build.steps.map((s) => [s.id, s]));
   for (const { line, by } of waiting) {
     const state = states[line.step];
-    if (state) apply(state, line, by, marks);
+    const step = steps.get(line.step);
+    if (!state || !step) continue;
+    const why = staysShut(step, line, states, (id) => wasPassed(steps.get(id)!, states[id]!, marks), before, steps);
+    if (why === null) apply(state, line, by, marks);
+    else state.notes.push({ words: `Not taken: ${why} ${String(line.says.words ?? '')}`.trim(), by, at: line.at });
   }
   return judged(build, states, marks, onTheWay(build, waiting));
+}
+
+/** Why nobody passes some gates: as the server says it. */
+export const ABSOLUTE =
+  'Nobody passes this without its proof: where it cannot be opened or measured as it stands here, another way ' +
+  'is found and recorded.';
+
+/** What each step waits for, and every gate that anything before it waits for. */
+function gatesBefore(build: Pick<Build, 'steps' | 'links'>): (step: string) => string[] {
+  const waits: Record<string, string[]> = {};
+  for (const link of build.links) (waits[link.after] ??= []).push(link.before);
+  const gates = new Set(build.steps.filter((s) => s.gate).map((s) => s.id));
+  return (step) => {
+    const found = [...(waits[step] ?? [])];
+    const queue = [...found];
+    const seen = new Set(found);
+    for (const at of queue)
+      for (const id of waits[at] ?? []) {
+        if (seen.has(id)) continue;
+        seen.add(id);
+        queue.push(id);
+        if (gates.has(id)) found.push(id);
+      }
+    return found;
+  };
+}
+
+/** Why a line does nothing: it would pass a gate that stays shut, or take a source that comes after another. */
+function staysShut(
+  step: Step,
+  line: Line,
+  states: Record<string, StepState>,
+  passed: (id: string) => boolean,
+  before: (id: string) => string[],
+  steps: Map<string, Step>,
+): string | null {
+  if (line.kind === 'override' && step.absolute) return ABSOLUTE;
+  if ((line.kind === 'override' || line.kind === 'done') && step.gate)
+    for (const id of before(step.id)) if (!passed(id)) return `It still waits for “${steps.get(id)!.title}”.`;
+  if (line.kind === 'value' && step.inOrder && line.says.tick !== false) {
+    const first = inTurn(step, states[step.id]!, String(line.says.ask));
+    if (first !== null) return `First: ${first.words}.`;
+  }
+  return null;
+}
+
+/** What must be ticked before an ask of a step that goes in order; null when it is its turn. */
+export function inTurn(step: Step, state: StepState, ask: string): Step['asks'][number] | null {
+  if (!step.inOrder) return null;
+  for (const other of step.asks) {
+    if (ask === other.id || ask === other.otherwise) return null;
+    if (state.answers[other.id]?.value !== true && !isOtherwise(state, other)) return other;
+  }
+  return null;
+}
+
+/** Whether somebody has said how else something was opened or measured, in words of substance. */
+export function isOtherwise(state: StepState, ask: Step['asks'][number]): boolean {
+  return ask.otherwise !== '' && saysSomething(String(state.answers[ask.otherwise]?.value ?? ''));
+}
+
+function wasPassed(step: Step, state: StepState, marks: Record<string, string>): boolean {
+  return (
+    state.override !== '' ||
+    (state.doneAt !== null && (!step.gate || marks[step.id] !== step.mark || look(step, state).length === 0))
+  );
+}
+
+/** What is missing or wrong at a step, with each answer held against what is asked. */
+function look(step: Step, state: StepState): string[] {
+  for (const ask of step.asks) {
+    reckon(ask, state);
+    const answer = state.answers[ask.id];
+    if (answer) state.answers[ask.id] = { ...answer, right: isRight(ask, answer.value) };
+  }
+  return missing(step, state);
+}
+
+/** A gate that a lead has passed without its proof, and that is still open. */
+export interface PassedOver {
+  step: Step;
+  why: string;
+  by: string;
+  at: string;
+  wrong: { ask: Step['asks'][number]; value: unknown }[];
+  missing: string[];
+}
+
+/** Gates before a step that were passed without their proof: shown on every later step until they are closed. */
+export function passedOver(
+  build: Pick<Build, 'steps' | 'open'>,
+  states: Record<string, StepState>,
+  step: string,
+  closed: Set<string>,
+): PassedOver[] {
+  const found: PassedOver[] = [];
+  for (const s of build.steps) {
+    if (s.id === step) break;
+    const state = states[s.id]!;
+    if (state.status !== 'overridden' || closed.has(`override_${s.id}`)) continue;
+    found.push({
+      step: s,
+      why: state.override,
+      by: state.by,
+      at: state.doneAt ?? '',
+      wrong: s.asks
+        .filter((a) => state.answers[a.id]?.right === false)
+        .map((ask) => ({ ask, value: state.answers[ask.id]!.value })),
+      missing: state.missing,
+    });
+  }
+  return found;
 }
 
 function apply(state: StepState, line: Line, by: string, marks: Record<string, string>): void {
@@ -112,12 +231,8 @@ function judged(
   // In working order: what a step waits for is judged before it.
   for (const step of build.steps) {
     const state = states[step.id]!;
-    for (const ask of step.asks) {
-      reckon(ask, state);
-      const answer = state.answers[ask.id];
-      if (answer) answer.right = isRight(ask, answer.value);
-    }
-    state.missing = [...step.lists.filter(away).map((l) => `${l.words}: not here yet`), ...missing(step, state)];
+    const lacks = look(step, state);
+    state.missing = [...step.lists.filter(away).map((l) => `${l.words}: not here yet`), ...lacks];
     const free = (waits[step.id] ?? []).every((id) => isPassed(states[id]!, gates.has(id)));
     state.status =
       state.override !== ''
@@ -182,6 +297,7 @@ function missing(step: Step, state: StepState): string[] {
     else if (ask.kind === 'reckoned' && !answer) continue;
     else if (!answer && String(state.answers[ask.excusedBy]?.value ?? '').trim() !== '') continue;
     else if (answer?.right === false && state.answers[ask.signedBy]) continue;
+    else if (ask.kind === 'tick' && isOtherwise(state, ask)) continue;
     else if (answer && answer.right === false && (ask.required || ask.kind === 'number'))
       said.push(`${ask.words}: not as it should be`);
     else if (ask.required && !answer && !photographed) said.push(`${ask.words}: not recorded`);
