@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 use App\Auth\Audit;
 use App\Exceptions\Conflict;
+use App\Exceptions\DatabaseTrouble;
 use App\Http\Controllers\HealthController;
 use App\Http\Hosts;
 use App\Http\Middleware\CsrfUnlessToken;
+use App\Http\Middleware\ReadableText;
 use App\Http\Middleware\RequestId;
 use App\Http\Middleware\SecurityHeaders;
 use App\Http\Middleware\SessionUnlessToken;
@@ -59,6 +61,7 @@ return Application::configure(basePath: dirname(__DIR__))
             AddQueuedCookiesToResponse::class,
             SessionUnlessToken::class,
             CsrfUnlessToken::class,
+            ReadableText::class,
             SubstituteBindings::class,
         ]);
         $middleware->trustHosts(at: fn(): array => Hosts::patterns(), subdomains: false);
@@ -105,11 +108,10 @@ return Application::configure(basePath: dirname(__DIR__))
                 )
                 : null,
         );
-        // The database is away: that is nobody's mistake here, and passes.
+        // Decided by its state, never by words: the database is away, which passes, or what was sent cannot be stored.
         $exceptions->render(
-            fn(QueryException $e) => preg_match('/^(08|57P|53)/', (string) $e->getCode()) === 1 ||
-            str_contains($e->getMessage(), 'onnection')
-                ? response()->json(
+            fn(QueryException $e) => match (DatabaseTrouble::of($e)) {
+                DatabaseTrouble::Away => response()->json(
                     [
                         'message' =>
                             'The database does not answer just now. Nothing you typed is lost: it is sent again.',
@@ -117,8 +119,18 @@ return Application::configure(basePath: dirname(__DIR__))
                     ],
                     503,
                     ['Retry-After' => '5'],
-                )
-                : null,
+                ),
+                DatabaseTrouble::Unstorable => response()->json(
+                    [
+                        'message' =>
+                            'Something in it cannot be stored as it was sent: a value out of its range, or one ' .
+                            'that contradicts what is there. Nothing was stored.',
+                        'problems' => [],
+                    ],
+                    422,
+                ),
+                DatabaseTrouble::Broken => null,
+            },
         );
         $exceptions->render(
             fn(Refused $e) => response()->json(

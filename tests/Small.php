@@ -180,10 +180,23 @@ final class Small
     /** @return array<string, float> terminal => V of the direct-current side, as ngspice has it */
     public static function directByNgspice(LoadFlowResult $flow): array
     {
-        preg_match_all('/^n(\d+) = (\S+)/m', self::ngspice(Spice::dc($flow, 'x'))->getOutput(), $found, PREG_SET_ORDER);
+        $deck = Spice::dc($flow, 'x');
+        // At the corner of a one-way law its iteration sometimes ends where its own sources do not hold: then without
+        // a first guess.
+        foreach ([$deck, (string) preg_replace('/^\.nodeset.*\n/m', '', $deck)] as $tried) {
+            preg_match_all('/^([nx]\d+) = (\S+)/m', self::ngspice($tried)->getOutput(), $found);
+            $all = array_combine($found[1], array_map(floatval(...), $found[2])) + ['0' => 0.0];
+            preg_match_all('/^V\d+ (\S+) (\S+) DC (\S+)/m', $tried, $sources, PREG_SET_ORDER);
+            $off = array_map(fn(array $s): float => abs($all[$s[1]] - $all[$s[2]] - (float) $s[3]), $sources);
+            if (max([0.0, ...$off]) < 1e-3) {
+                break;
+            }
+        }
         $volts = [];
-        foreach ($found as [, $n, $v]) {
-            $volts[$flow->dc?->names[(int) $n] ?? ''] = (float) $v;
+        foreach ($all as $n => $v) {
+            if (str_starts_with((string) $n, 'n')) {
+                $volts[$flow->dc?->names[(int) substr((string) $n, 1)] ?? ''] = $v;
+            }
         }
 
         return $volts;

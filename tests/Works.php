@@ -4,12 +4,16 @@ declare(strict_types=1);
 
 namespace Tests;
 
+use Hollin\Core\Build\Ask;
 use Hollin\Core\Build\Baseline;
 use Hollin\Core\Build\Compiled;
+use Hollin\Core\Build\Entry;
+use Hollin\Core\Build\EntryKind;
 use Hollin\Core\Build\Kind;
 use Hollin\Core\Build\Site;
 use Hollin\Core\Build\Step;
 use Hollin\Core\Build\Work;
+use Hollin\Core\Job\Values;
 use stdClass;
 
 /** Work compiled from plans, for tests. */
@@ -94,5 +98,80 @@ final class Works
         }
 
         return $seen;
+    }
+
+    /**
+     * Everything that a step asks for recorded as it should be, then done: what a careful technician writes down.
+     *
+     * @return list<Entry>
+     */
+    public static function whole(Work $work, string $id, int &$n): array
+    {
+        $step = $work->steps[$id];
+        $lines = [];
+        foreach ($step->asks as $ask) {
+            if (!$ask->required || $ask->kind === 'reckoned') {
+                continue;
+            }
+            if ($ask->kind === 'photo') {
+                $lines[] = self::line(++$n, EntryKind::Photo, $id, [
+                    'sha256' => str_repeat('a', 64),
+                    'ask' => $ask->id,
+                ]);
+                continue;
+            }
+            $lines[] = self::line(++$n, EntryKind::Value, $id, ['ask' => $ask->id] + self::right($ask));
+        }
+        $lines[] = self::line(++$n, EntryKind::Done, $id, ['mark' => $step->mark()]);
+
+        return $lines;
+    }
+
+    /** @return array<string, mixed> a value as it should be */
+    public static function right(Ask $ask): array
+    {
+        return match ($ask->kind) {
+            'tick' => ['tick' => true],
+            'number' => [
+                'number' =>
+                    ($ask->low ?? ($ask->high ?? 1.0)) +
+                    ($ask->low !== null && $ask->high !== null ? ($ask->high - $ask->low) / 2 : 0),
+            ],
+            default => ['words' => $ask->expected === '' ? 'as it says' : $ask->expected],
+        };
+    }
+
+    /**
+     * All steps before one, done as they should be.
+     *
+     * @return list<Entry>
+     */
+    public static function upTo(Work $work, string $step, int &$n): array
+    {
+        $lines = [];
+        foreach (array_keys($work->steps) as $id) {
+            if ($id === $step) {
+                break;
+            }
+            array_push($lines, ...self::whole($work, (string) $id, $n));
+        }
+
+        return $lines;
+    }
+
+    /** @param array<string, mixed> $says */
+    public static function line(int $number, EntryKind $kind, string $step, array $says = []): Entry
+    {
+        return new Entry(
+            "uuid-{$number}",
+            $number,
+            $kind,
+            $step,
+            new Values($says === [] ? new stdClass() : Rigs::object($says)),
+            '2026-11-27T09:00:00Z',
+            'Idris',
+            'one',
+            $number - 1,
+        );
     }
 }

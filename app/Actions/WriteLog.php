@@ -5,24 +5,22 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Auth\Audit;
+use App\Exceptions\DatabaseTrouble;
 use App\Models\Approval;
 use App\Models\Happening;
 use App\Models\LogEntry;
 use App\Models\Reading;
 use App\Models\RigJob;
-use App\Models\Role;
 use App\Models\User;
 use Carbon\CarbonImmutable;
 use Hollin\Core\Answers\BuildAnswer;
 use Hollin\Core\Build\Ask;
 use Hollin\Core\Build\Entry;
 use Hollin\Core\Build\EntryKind;
-use Hollin\Core\Build\Kind;
-use Hollin\Core\Build\Logbook;
-use Hollin\Core\Build\Reason;
 use Hollin\Core\Job\Problem;
 use Hollin\Core\Job\Values;
 use Hollin\Core\Plan\Refused;
+use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 
@@ -76,7 +74,7 @@ final class WriteLog
         $place = [];
         foreach ($lines as $n => $line) {
             $uuid = $line instanceof stdClass && is_string($line->uuid ?? null) ? $line->uuid : '';
-            $problems = [...$this->problems($line, $works), ...$this->mayNot($user, $line)];
+            $problems = [...LogLine::shape($line, $works), ...LogLine::rights($user, $line)];
             if ($problems === []) {
                 $good[$uuid] ??= $line;
                 $place[$uuid] ??= $n;
@@ -96,7 +94,17 @@ final class WriteLog
             }
         }
 
-        return DB::transaction(function () use ($job, $user, $tablet, $revision, $wrong, $good, $refused): array {
+        return DB::transaction(function () use (
+            $job,
+            $user,
+            $tablet,
+            $revision,
+            $wrong,
+            $good,
+            $place,
+            $refuse,
+            &$refused,
+        ): array {
             // One writer at a time: numbers have no gaps, and whoever has read up to one has read all before it.
             RigJob::query()->whereKey($job->id)->lockForUpdate()->first();
             $known = LogEntry::query()
@@ -131,16 +139,61 @@ final class WriteLog
                     'clock_said' => $said,
                     'created_at' => $now,
                 ];
-                $taken[] = ['uuid' => (string) $uuid, 'number' => $number];
             }
-            foreach (array_chunk($rows, 200) as $chunk) {
-                LogEntry::query()->insert($chunk);
+            $number -= count($rows);
+            [$rows, $bad] = $this->store($rows);
+            foreach ($rows as $row) {
+                $taken[] = ['uuid' => (string) $row['uuid'], 'number' => (int) $row['number']];
             }
+            foreach ($bad as $row) {
+                $refuse($place[$row['uuid']], (string) $row['uuid'], [
+                    new Problem('/says', 'cannot be stored as it is: something in it is out of its range.'),
+                ]);
+            }
+            $number = max([$number, ...array_column($rows, 'number')]);
             $this->readings($job, $user, $revision, $rows);
             $this->audit($job, $user, $rows);
 
             return ['taken' => $taken, 'refused' => $refused, 'last' => $number];
         });
+    }
+
+    /**
+     * All together; where the database refuses one of them, one by one, so that a bad one keeps no other out.
+     *
+     * @param list<array<string, mixed>> $rows
+     * @return array{list<array<string, mixed>>, list<array<string, mixed>>} stored, with their numbers; refused
+     */
+    private function store(array $rows): array
+    {
+        try {
+            DB::transaction(function () use ($rows): void {
+                foreach (array_chunk($rows, 200) as $chunk) {
+                    LogEntry::query()->insert($chunk);
+                }
+            });
+
+            return [$rows, []];
+        } catch (QueryException $e) {
+            if (DatabaseTrouble::of($e) !== DatabaseTrouble::Unstorable) {
+                throw $e;
+            }
+        }
+        $stored = $bad = [];
+        foreach ($rows as $row) {
+            $row['number'] -= count($bad);
+            try {
+                DB::transaction(fn() => LogEntry::query()->insert([$row]));
+                $stored[] = $row;
+            } catch (QueryException $e) {
+                if (DatabaseTrouble::of($e) !== DatabaseTrouble::Unstorable) {
+                    throw $e;
+                }
+                $bad[] = $row;
+            }
+        }
+
+        return [$stored, $bad];
     }
 
     /**
@@ -289,90 +342,5 @@ final class WriteLog
         }
 
         return $shut;
-    }
-
-    /** @return list<Problem> what is somebody else's to write, or needs a reason */
-    private function mayNot(User $user, mixed $line): array
-    {
-        $kind = $line->kind ?? null;
-        $step = $line->step ?? null;
-        $ask = $line->says->ask ?? null;
-        $words = $line->says->words ?? null;
-        $of = is_string($step) ? Kind::ofStep($step) : null;
-        $problems = [];
-        if ($kind === 'value' && $ask === Ask::SIGNED && $user->role !== Role::Lead) {
-            $problems[] = new Problem('/says/ask', 'is a lead\'s to sign: it was measured, and it falls short.');
-        }
-        if ($kind === 'value' && is_string($ask) && str_starts_with($ask, Ask::OTHERWISE)) {
-            $lacks = is_string($words) ? Reason::lacks($words) : 'must be told in words.';
-            if ($user->role === Role::Apprentice) {
-                $problems[] = new Problem(
-                    '/says/ask',
-                    'is not an apprentice\'s to find: another way of opening or measuring.',
-                );
-            } elseif ($lacks !== null) {
-                $problems[] = new Problem('/says/words', $lacks);
-            }
-        }
-        if ($kind === 'override') {
-            $lacks = is_string($words) ? Reason::lacks($words) : null;
-            if ($of?->isAbsolute() === true) {
-                $problems[] = new Problem('/kind', Logbook::ABSOLUTE);
-            } elseif ($user->role !== Role::Lead) {
-                $problems[] = new Problem('/kind', 'is a lead\'s: a gate is passed without its proof.');
-            } elseif ($lacks !== null) {
-                $problems[] = new Problem('/says/words', $lacks);
-            }
-        }
-        if ($kind === 'done' && $of?->isGate() === true && $user->role === Role::Apprentice) {
-            $problems[] = new Problem('/kind', 'is not an apprentice\'s: a gate.');
-        }
-
-        return $problems;
-    }
-
-    /**
-     * @param array<string, BuildAnswer> $works by step
-     * @return list<Problem>
-     */
-    private function problems(mixed $line, array $works): array
-    {
-        if (!($line instanceof stdClass)) {
-            return [new Problem('', 'must be an object with uuid, kind, step, says, at and seen.')];
-        }
-        $problems = [];
-        if (
-            !is_string($line->uuid ?? null) ||
-            preg_match('/^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/D', $line->uuid) !== 1
-        ) {
-            $problems[] = new Problem('/uuid', 'must be a UUID in small letters.');
-        }
-        if (!is_int($line->seen ?? null)) {
-            $problems[] = new Problem('/seen', 'must be the number of the last line that was known.');
-        }
-        if (!self::isTime($line->at ?? null)) {
-            $problems[] = new Problem('/at', 'must be a time in UTC that there is, such as 2026-11-27T09:00:00Z.');
-        }
-        $told = Entry::problems($line->kind ?? null, $line->step ?? null, $line->says ?? null);
-        $step = $line->step ?? '';
-        if (!is_string($step)) {
-            $problems[] = new Problem('/step', 'must be the id of a step, or empty.');
-        } elseif ($step !== '' && !isset($works[$step])) {
-            $problems[] = new Problem('/step', 'is no step of any approved plan of this job.');
-        }
-
-        return [...$problems, ...$told];
-    }
-
-    /** Whether it is a time as a clock shows it, in UTC. */
-    private static function isTime(mixed $at): bool
-    {
-        return is_string($at) &&
-            preg_match('/^(\d{4})-(\d\d)-(\d\d)T(\d\d):(\d\d):(\d\d)(\.\d{1,9})?Z$/D', $at, $m) === 1 &&
-            (int) $m[1] > 0 &&
-            checkdate((int) $m[2], (int) $m[3], (int) $m[1]) &&
-            $m[4] < 24 &&
-            $m[5] < 60 &&
-            $m[6] < 60;
     }
 }

@@ -7,6 +7,7 @@ namespace App\Console\Commands;
 use App\Http\Controllers\ReferenceController;
 use Hollin\Core\Answers\BuildAnswer;
 use Hollin\Core\Answers\JobAnswers;
+use Hollin\Core\Build\Ask;
 use Hollin\Core\Build\Entry;
 use Hollin\Core\Build\EntryKind;
 use Hollin\Core\Build\Step;
@@ -24,6 +25,9 @@ final class Fixtures extends Command
         'tideline' => 'docs/examples/tide-line-van.json',
         'bellows' => 'docs/examples/bellows-trailer.json',
     ];
+
+    /** Logbooks that are drawn: every second begins with steps done as they should be. */
+    private const CASES = 40;
 
     protected $signature = 'hollin:fixtures';
 
@@ -60,39 +64,53 @@ final class Fixtures extends Command
         $answer = BuildAnswer::of($document, 'line');
         mt_srand(7);
         $steps = array_values($answer->work->steps);
+        foreach ($steps as $step) {
+            foreach ($step->lists as $line) {
+                if (($line['key'] ?? '') !== '') {
+                    $this->materials[] = ['key' => $line['key'], 'words' => $line['words']];
+                }
+            }
+        }
         $cases = [];
-        for ($case = 0; $case < 25; $case++) {
-            $entries = $lines = [];
+        for ($case = 0; $case < self::CASES; $case++) {
+            $drawn = $case % 2 === 0 ? [] : $this->down($steps, mt_rand(1, 12));
+            $begun = count($drawn);
             for ($n = 1; $n <= 60; $n++) {
                 // Mostly down the rope, now and then anywhere.
                 $step =
                     $steps[mt_rand(0, 3) > 0 ? min(count($steps) - 1, intdiv($n, 3)) : mt_rand(0, count($steps) - 1)];
-                [$kind, $says] = $this->drawn($step);
+                $drawn[] = $this->drawn($step);
+            }
+            $entries = $lines = [];
+            foreach ($drawn as $n => [$kind, $about, $says]) {
                 $at = gmdate('Y-m-d\TH:i:s\Z', 1_800_000_000 + 60 * $n);
-                $lines[] = [
-                    'uuid' => "u{$n}",
-                    'kind' => $kind->value,
-                    'step' => $step->id,
-                    'says' => $says,
-                    'at' => $at,
-                ];
+                $lines[] = ['uuid' => "u{$n}", 'kind' => $kind->value, 'step' => $about, 'says' => $says, 'at' => $at];
                 $entries[] = new Entry(
                     "u{$n}",
-                    $n,
+                    $n + 1,
                     $kind,
-                    $step->id,
+                    $about,
                     new Values((object) $says),
                     $at,
                     'Idris',
                     'one',
-                    $n - 1,
+                    $n,
                 );
             }
+            $known = $begun === 0 ? 20 : mt_rand(0, count($lines) - 1);
             $stands = fn(int $count): array => $answer->stands(
                 $answer->logbook(array_slice($entries, 0, $count)),
                 '2026-11-27',
             );
-            $cases[] = ['lines' => $lines, 'before' => $stands(20)['states'], 'after' => $stands(60)['states']];
+            $before = $stands($known);
+            $cases[] = [
+                'known' => $known,
+                'lines' => $lines,
+                'before' => $before['states'],
+                'arrivals' => (object) $before['arrivals'],
+                'replaced' => $before['replaced'],
+                'after' => $stands(count($lines))['states'],
+            ];
         }
 
         return json_encode(
@@ -101,24 +119,77 @@ final class Fixtures extends Command
         );
     }
 
-    /** @return array{EntryKind, array<string, mixed>} */
+    /** @var list<array{key: string, words: string}> what the work takes */
+    private array $materials = [];
+
+    /**
+     * The first steps of the rope as they should be done, each thing recorded and right.
+     *
+     * @param list<Step> $steps
+     * @return list<array{EntryKind, string, array<string, mixed>}>
+     */
+    private function down(array $steps, int $count): array
+    {
+        $lines = [];
+        foreach (array_slice($steps, 0, $count) as $step) {
+            foreach ($step->asks as $ask) {
+                if ($ask->kind === 'photo') {
+                    $lines[] = [EntryKind::Photo, $step->id, ['sha256' => str_repeat('a', 64), 'ask' => $ask->id]];
+                } elseif ($ask->kind === 'tick' && $ask->otherwise !== '' && mt_rand(0, 5) === 0) {
+                    $way = 'meter lead clipped at the bar behind the cover';
+                    $lines[] = [EntryKind::Value, $step->id, ['ask' => $ask->otherwise, 'words' => $way]];
+                } elseif ($ask->kind !== 'reckoned') {
+                    $lines[] = [EntryKind::Value, $step->id, ['ask' => $ask->id] + $this->given($ask, true)];
+                }
+            }
+            $lines[] = [EntryKind::Done, $step->id, ['mark' => $step->mark()]];
+        }
+
+        return $lines;
+    }
+
+    /** @return array<string, mixed> */
+    private function given(Ask $ask, bool $right): array
+    {
+        return match ($ask->kind) {
+            'tick' => ['tick' => $right],
+            'number' => ['number' => $right ? $ask->low ?? ($ask->high ?? 1.0) : 9e5],
+            default => ['words' => $ask->expected === '' || !$right ? 'as read' : $ask->expected],
+        };
+    }
+
+    /** @return array{EntryKind, string, array<string, mixed>} kind, step, what it says */
     private function drawn(Step $step): array
     {
         $ask = $step->asks[mt_rand(0, count($step->asks) - 1)];
-        $given = match ($ask->kind) {
-            'tick' => ['tick' => mt_rand(0, 3) > 0],
-            'number' => ['number' => mt_rand(0, 3) > 0 ? $ask->low ?? ($ask->high ?? 1.0) : 9e5],
-            default => ['words' => 'as read'],
-        };
+        $material = $this->materials[mt_rand(0, count($this->materials) - 1)];
 
-        return match (mt_rand(0, 9)) {
-            0 => [EntryKind::Start, []],
-            1, 2 => [EntryKind::Done, ['mark' => mt_rand(0, 4) > 0 ? $step->mark() : 'another']],
-            3 => [EntryKind::Undone, ['words' => 'not yet after all']],
-            4 => [EntryKind::Override, ['words' => 'comes tomorrow']],
-            5 => [EntryKind::Note, ['words' => 'a note']],
-            6 => [EntryKind::Photo, ['sha256' => str_repeat('a', 64), 'ask' => $ask->id]],
-            default => [EntryKind::Value, ['ask' => $ask->id] + $given],
+        return match (mt_rand(0, 13)) {
+            0 => [EntryKind::Start, $step->id, []],
+            1, 2 => [EntryKind::Done, $step->id, ['mark' => mt_rand(0, 4) > 0 ? $step->mark() : 'another']],
+            3 => [EntryKind::Undone, $step->id, ['words' => 'not yet after all']],
+            4 => [EntryKind::Override, $step->id, ['words' => 'the sleeves come tomorrow at noon']],
+            5 => [EntryKind::Note, $step->id, ['words' => 'a note']],
+            6 => [EntryKind::Photo, $step->id, ['sha256' => str_repeat('a', 64), 'ask' => $ask->id]],
+            7 => [EntryKind::Arrival, '', ['key' => $material['key'], 'here' => mt_rand(0, 2) === 0]],
+            8 => [
+                EntryKind::Substitute,
+                '',
+                ['key' => mb_substr($material['words'], 0, 80), 'words' => 'another', 'why' => 'sold out'],
+            ],
+            9 => [
+                EntryKind::Value,
+                $step->id,
+                ['ask' => $ask->signedBy !== '' ? $ask->signedBy : Ask::UNREAD, 'words' => 'nobody gets there'],
+            ],
+            10 => $ask->otherwise === ''
+                ? [EntryKind::Value, $step->id, ['ask' => $ask->id] + $this->given($ask, false)]
+                : [
+                    EntryKind::Value,
+                    $step->id,
+                    ['ask' => $ask->otherwise, 'words' => 'at the lug behind the cover plate'],
+                ],
+            default => [EntryKind::Value, $step->id, ['ask' => $ask->id] + $this->given($ask, mt_rand(0, 3) > 0)],
         };
     }
 }

@@ -48,9 +48,7 @@ final readonly class Entry
             ];
         }
         $problems = [];
-        if (($known->hasStep() || is_string($step)) && str_contains(is_string($step) ? $step : '', "\0")) {
-            $problems[] = new Problem('/step', 'has a character that no text has.');
-        } elseif ($known->hasStep() && (!is_string($step) || $step === '' || strlen($step) > 160)) {
+        if ($known->hasStep() && (!is_string($step) || $step === '' || strlen($step) > 160)) {
             $problems[] = new Problem('/step', "is missing: {$known->value} is about a step.");
         }
         if (!($says instanceof stdClass)) {
@@ -71,6 +69,9 @@ final readonly class Entry
             if (is_string($value) && !self::isDay($value)) {
                 $problems[] = new Problem("/says/{$day}", 'must be a day, such as 2026-11-27.');
             }
+        }
+        if (str_contains((string) json_encode($says), '\u0000')) {
+            $problems[] = new Problem('/says', 'has a null character in it: no text has one.');
         }
         if ($known === EntryKind::Value) {
             $given = count(array_filter(['number', 'words', 'tick'], fn(string $n): bool => isset($says->{$n})));

@@ -22,7 +22,8 @@ final readonly class Isolation
      * @param list<string> $stays parts that stay live in spite of it, in words
      * @param list<string> $away sources that no way leads from
      * @param list<string> $charged parts that hold a charge after it
-     * @param array<string, string> $running component => label of units that make alternating current near by, which are switched off first
+     * @param array<string, string> $running component => label of units that make alternating current near by: they
+     *     are switched off first
      */
     private function __construct(
         public array $openings,

@@ -50,11 +50,12 @@ final class Logbook
     public function __construct(private readonly Work $work, array $entries)
     {
         $steps = array_map(fn(): StepState => new StepState(), $work->steps);
+        $gates = new Gates($work, $this->look(...));
         $closed = [];
         foreach ($entries as $entry) {
             $state = $steps[$entry->step] ?? null;
             if ($state !== null) {
-                $why = $this->staysShut($work->steps[$entry->step], $entry, $steps);
+                $why = $gates->shut($work->steps[$entry->step], $entry, $steps);
                 if ($why === null) {
                     $this->stepLine($state, $entry);
                 } else {
@@ -75,55 +76,6 @@ final class Logbook
                 fn(OpenItem $o): bool => !isset($closed[$o->id]),
             ),
         );
-    }
-
-    /**
-     * Why a line does nothing: it would pass a gate that nobody passes without its proof, or one that still waits, or
-     * take a source that comes after another.
-     *
-     * @param array<string, StepState> $steps as they stand when it comes
-     */
-    private function staysShut(Step $step, Entry $entry, array $steps): ?string
-    {
-        $passes = $entry->kind === EntryKind::Override || $entry->kind === EntryKind::Done;
-        if ($entry->kind === EntryKind::Override && $step->kind->isAbsolute()) {
-            return self::ABSOLUTE;
-        }
-        if ($passes && $step->kind->isGate()) {
-            foreach ($this->work->before($step->id) as $id) {
-                if (!$this->wasPassed($this->work->steps[$id], $steps[$id])) {
-                    return "It still waits for “{$this->work->steps[$id]->title}”.";
-                }
-            }
-        }
-        if ($entry->kind === EntryKind::Value && $step->inOrder && $entry->given() !== false) {
-            foreach ($step->asks as $ask) {
-                if (in_array($entry->says->text('ask'), [$ask->id, $ask->otherwise], true)) {
-                    return null;
-                }
-                if (
-                    ($steps[$step->id]->answers[$ask->id]['value'] ?? null) !== true &&
-                    !$steps[$step->id]->isOtherwise($ask)
-                ) {
-                    return "First: {$ask->words}.";
-                }
-            }
-        }
-
-        return null;
-    }
-
-    /** Why nobody passes some gates. */
-    public const ABSOLUTE =
-        'Nobody passes this without its proof: where it cannot be opened or measured as it stands here, another way ' .
-        'is found and recorded.';
-
-    /** Whether what waits for a step could begin when a line came: by what it asked for then, as far as that is known. */
-    private function wasPassed(Step $step, StepState $state): bool
-    {
-        return $state->override !== '' ||
-            ($state->doneAt !== null &&
-                (!$step->kind->isGate() || $state->mark !== $step->mark() || $this->look($step, $state) === []));
     }
 
     private function stepLine(StepState $state, Entry $entry): void

@@ -10,7 +10,7 @@ use Hollin\Core\Network\Supply;
 use Hollin\Core\Network\Walk;
 use Hollin\Core\Reference\Figure;
 use Hollin\Core\Reference\Source;
-use Hollin\Core\Solve\LoadFlow;
+use Hollin\Core\Solve\LiveAc;
 use Hollin\Core\States\NamedState;
 use Hollin\Core\States\Situation;
 
@@ -59,7 +59,7 @@ final class FrameEnergised implements RigRule
             if ($situation->joined('frame', 'earth') || !self::refersToEarth($rig, $situation)) {
                 continue;
             }
-            [$volts, $amps] = LoadFlow::touch($rig->settled[$id], $rig->allLoads(), self::PERSON_OHM);
+            [$volts, $amps] = LiveAc::touch($rig->settled[$id], $rig->allLoads(), self::PERSON_OHM);
             $hit =
                 $amps < 0.0005
                     ? null
@@ -86,7 +86,7 @@ final class FrameEnergised implements RigRule
             if (!$hard && !in_array($fault->value, ['open_ground', 'raised_ground'], true)) {
                 continue;
             }
-            [$volts, $amps] = LoadFlow::touch($settled, $rig->allLoads(), self::PERSON_OHM);
+            [$volts, $amps] = LiveAc::touch($settled, $rig->allLoads(), self::PERSON_OHM);
             if ($amps >= 0.0005) {
                 $worst[] = [$amps, $volts, $state, $fault];
             }

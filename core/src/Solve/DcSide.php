@@ -48,19 +48,9 @@ final class DcSide
     /** @var array<string, bool> battery => being charged */
     private array $charging = [];
 
-    /** @var array<string, string> charger => limit, hold, power or off */
-    public array $mode = [];
-
-    /** @var array<string, float> charger => A it gives */
-    private array $gives = [];
-
-    /** @var array<string, PowerConverter> chargers that hold anything up */
-    private array $giving = [];
+    public readonly ChargerStages $stages;
 
     private HeldUp $held;
-
-    /** @var array<string, float> charger => most it may give for what its input leaves it, W */
-    public array $mostW = [];
 
     public int $rounds = 0;
 
@@ -77,9 +67,10 @@ final class DcSide
     public function __construct(
         private readonly Settled $settled,
         public readonly array $injections,
-        public readonly array $chargers,
+        array $chargers,
         private readonly string $charge,
     ) {
+        $this->stages = new ChargerStages($chargers);
         $this->batteries = $settled->situation->network->graph->batteries;
         foreach ($this->batteries as $id => $battery) {
             $this->charging[$id] = false;
@@ -107,39 +98,29 @@ final class DcSide
 
     private function build(): void
     {
-        $this->network = $this->networkAtFirst();
+        $this->network = DirectNetwork::atFirst(
+            $this->settled->situation,
+            $this->windings,
+            $this->oneWays,
+            $this->injections,
+            $this->stages->chargers,
+        );
         // What holds its volts stands in the network itself, and each charger puts in what it gives beside that: an
         // island that nothing else holds up would hang on leakage.
         $held = clone $this->network;
-        $this->giving = $this->chargersThatGive();
-        foreach ($this->giving as $id => $charger) {
-            $held->source(
-                "{$id}!",
-                $charger->output[0],
-                $charger->output[1],
-                $charger->holdsV,
-                0.0,
-                ChargerStage::HOLD_OHM,
-            );
+        $giving = $this->stages->begin();
+        foreach ($giving as $id => $charger) {
+            $held->source("{$id}!", ...[...$charger->output, $charger->holdsV, 0.0, ChargerStage::HOLD_OHM]);
         }
         $this->ports = new Ports($held, [
             ...array_map(fn(PowerInjection $i): array => [$i->a, $i->b], $this->ported),
-            ...array_values(array_map(fn(PowerConverter $c): array => $c->output, $this->chargers)),
+            ...array_values(array_map(fn(PowerConverter $c): array => $c->output, $this->stages->chargers)),
             ...array_map(fn(Winding $w): array => [$w->a, $w->b], $this->windings),
         ]);
         foreach ($this->absorbed as $port => [, $siemens]) {
             $this->ports->absorb($port, $siemens);
         }
-        $this->held = HeldUp::by($this->settled->situation, $this->giving);
-    }
-
-    /** @return array<string, PowerConverter> chargers that may give anything: the others hold nothing up */
-    private function chargersThatGive(): array
-    {
-        return array_filter(
-            $this->chargers,
-            fn(PowerConverter $c): bool => $c->limitA > 0 && ($this->mostW[$c->id] ?? INF) > 0,
-        );
+        $this->held = HeldUp::by($this->settled->situation, $giving);
     }
 
     /** Builds it anew: what gave up may well run now. */
@@ -158,33 +139,6 @@ final class DcSide
         return $this->charging[$battery]
             ? $this->batteries[$battery]->chargingOhm($this->charge)
             : $this->batteries[$battery]->ohm;
-    }
-
-    /** Everything linear at first: metal, batteries, what is an impedance. */
-    private function networkAtFirst(): NodalNetwork
-    {
-        $network = new NodalNetwork();
-        $situation = $this->settled->situation;
-        Metal::into($network, $situation, false);
-        foreach ($this->windings as $winding) {
-            $network->source($winding->name, $winding->a, $winding->b, $winding->re, 0.0, $winding->ohm);
-        }
-        $network->oneWays = $this->oneWays->conducting();
-        foreach ($this->injections as $injection) {
-            $network->node($injection->a);
-            $network->node($injection->b);
-            if ($injection->isImpedance()) {
-                $network->add('load', $injection->id, $injection->a, $injection->b, ...$injection->nominal());
-            }
-        }
-        foreach ($this->chargers as $charger) {
-            $network->node($charger->output[0]);
-            $network->node($charger->output[1]);
-        }
-        $network->add('leak', 'tyres', 'frame', 'earth', 1 / LoadFlow::TYRES_OHM);
-        Islands::tie($network);
-
-        return $network;
     }
 
     /**
@@ -237,7 +191,7 @@ final class DcSide
     /** Brings everything to rest: what has fallen gives up, a battery that turns shows its other resistance. */
     public function settle(): void
     {
-        if (array_keys($this->chargersThatGive()) !== array_keys($this->giving)) {
+        if ($this->stages->haveChanged()) {
             $this->rebuild();
         }
         foreach ($this->absorbed as $port => [$watts, $y]) {
@@ -299,7 +253,7 @@ final class DcSide
                 $winding->becomes(
                     $this->ohm($winding->of),
                     $this->ports,
-                    count($this->ported) + count($this->chargers) + $n,
+                    count($this->ported) + count($this->stages->chargers) + $n,
                 );
                 $turned = true;
             }
@@ -330,27 +284,13 @@ final class DcSide
                 $slope[$p] = $v[$p] > $floor ? -$watts / $v[$p] ** 2 : 0.0;
             }
             $p = count($this->ported);
-            foreach ($this->chargers as $id => $charger) {
-                if (!isset($this->giving[$id])) {
-                    [$off[$p], $slope[$p], $this->mode[$id], $this->gives[$id]] = [$i[$p], 0.0, 'off', 0.0];
-                    $p++;
-                    continue;
-                }
-                [$given, $slope[$p], $this->mode[$id]] = ChargerStage::gives(
-                    $charger,
-                    $v[$p],
-                    $this->mostW[$id] ?? INF,
-                    $this->mode[$id] ?? 'hold',
-                );
-                // Beside what the held source gives at these volts.
-                $off[$p] = $i[$p] + $given - ($charger->holdsV - $v[$p]) / ChargerStage::HOLD_OHM;
-                $slope[$p] -= 1 / ChargerStage::HOLD_OHM;
-                $this->gives[$id] = $given;
+            foreach (array_keys($this->stages->chargers) as $id) {
+                [$off[$p], $slope[$p]] = $this->stages->at($id, $v[$p], $i[$p]);
                 $p++;
             }
             $this->across = $v;
             // Held against what really flows: what a charger puts in beside its held source may be any size.
-            $flows = [...array_slice($i, 0, count($this->ported)), ...array_values($this->gives)];
+            $flows = [...array_slice($i, 0, count($this->ported)), ...array_values($this->stages->gives)];
             $near =
                 self::TOLERANCE_A * max([1.0, ...array_map(abs(...), $flows)]) +
                 self::ROUNDING * max([0.0, ...array_map(abs(...), $i)]);
@@ -392,13 +332,13 @@ final class DcSide
 
     private function portOf(string $charger): int
     {
-        return count($this->ported) + (int) array_search($charger, array_keys($this->chargers), true);
+        return count($this->ported) + (int) array_search($charger, array_keys($this->stages->chargers), true);
     }
 
     /** Amps a charger gives. */
     public function givenA(string $charger): float
     {
-        return max(0.0, $this->gives[$charger] ?? 0.0);
+        return max(0.0, $this->stages->gives[$charger] ?? 0.0);
     }
 
     /** Volts at a charger's output. */
@@ -438,8 +378,8 @@ final class DcSide
         foreach ($this->ported as $p => $injection) {
             $corrections[] = [$injection->id, ...$this->ports->nodes[$p], -$this->drawn[$p], 0.0];
         }
-        foreach (array_keys($this->chargers) as $id) {
-            $corrections[] = [$id, ...$this->ports->nodes[$this->portOf($id)], $this->gives[$id] ?? 0.0, 0.0];
+        foreach (array_keys($this->stages->chargers) as $id) {
+            $corrections[] = [$id, ...$this->ports->nodes[$this->portOf($id)], $this->stages->gives[$id] ?? 0.0, 0.0];
         }
 
         return $corrections;

@@ -52,10 +52,10 @@ final class DirectConverters
     {
         foreach ($this->units as $id => $unit) {
             if ($unit->fieldW > 0) {
-                $dc->mostW[$id] = $unit->fieldW;
+                $dc->stages->mostW[$id] = $unit->fieldW;
             } elseif (isset($this->drawn[$id]) && $unit->inputLimitA !== null) {
                 // From below: at first nobody knows the volts its limit leaves.
-                $dc->mostW[$id] = $unit->inputLimitA * $unit->cutOffV * $unit->efficiency;
+                $dc->stages->mostW[$id] = $unit->inputLimitA * $unit->cutOffV * $unit->efficiency;
             }
         }
     }
@@ -72,7 +72,7 @@ final class DirectConverters
                 $dc->revive($input);
                 if ($needs > 0.999 * ($this->asked[$id] ?? INF)) {
                     $this->out[$id] = true;
-                    $dc->mostW[$id] = 0.0;
+                    $dc->stages->mostW[$id] = 0.0;
                 }
                 $this->asked[$id] = $needs;
                 $moved = 1.0;
@@ -81,8 +81,11 @@ final class DirectConverters
             if (!$out && $unit->inputLimitA !== null) {
                 $most = max(0.0, $unit->inputLimitA * $dc->voltsOf($input) * $unit->efficiency);
                 $full = $unit->limitA * $unit->holdsV;
-                $moved = max($moved, abs(min($most, $full) - min($dc->mostW[$id] ?? INF, $full)) / max(1.0, $full));
-                $dc->mostW[$id] = $most;
+                $moved = max(
+                    $moved,
+                    abs(min($most, $full) - min($dc->stages->mostW[$id] ?? INF, $full)) / max(1.0, $full),
+                );
+                $dc->stages->mostW[$id] = $most;
             }
             $needs = $out ? 0.0 : $needs;
             $moved = max($moved, abs($needs - $input->watts) / max(1.0, $needs));

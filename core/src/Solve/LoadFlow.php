@@ -66,14 +66,7 @@ final class LoadFlow
     ) {
         $this->situation = $settled->situation;
         $this->graph = $settled->situation->network->graph;
-        foreach (array_keys($this->situation->acSources()) as $id) {
-            $source = $this->graph->sources[$id];
-            // A pedestal nobody is plugged into is no part of the rig.
-            $surrounding = $this->graph->surroundings[(string) $source->surrounding] ?? null;
-            if ($surrounding === null || $surrounding->matters($settled->positions)) {
-                $this->live[$id] = $source;
-            }
-        }
+        $this->live = LiveAc::of($settled);
         $this->chargers = array_intersect_key($this->graph->converters, $this->situation->charging());
         foreach ($this->graph->converters as $id => $converter) {
             if (!$converter->charges() && $converter->runs($settled->positions)) {
@@ -285,7 +278,7 @@ final class LoadFlow
                 $ac->revive($input);
                 $input->watts = $input->vars = 0.0;
                 $this->out[$id] = true;
-                $dc->mostW[$id] = 0.0;
+                $dc->stages->mostW[$id] = 0.0;
                 $moved = 1.0;
             }
         }
@@ -338,10 +331,10 @@ final class LoadFlow
                 $assist->vars = $vars;
             } else {
                 $most = max(0.0, InputLimit::leaves($unit->inputLimitA, $through, $volts)) * $size * $unit->efficiency;
-                $before = $dc->mostW[$id] ?? INF;
+                $before = $dc->stages->mostW[$id] ?? INF;
                 $full = $unit->limitA * $unit->holdsV * 1.2;
                 $moved = max($moved, abs(min($most, $full) - min($before, $full)) / max(1.0, $full));
-                $dc->mostW[$id] = $most;
+                $dc->stages->mostW[$id] = $most;
             }
         }
 
@@ -402,32 +395,5 @@ final class LoadFlow
         }
 
         return $moved;
-    }
-
-    /**
-     * Volts of the frame to earth with nobody touching it, and the current through somebody of so
-     * many ohm who does, A. Loads count as impedances, which is all this needs.
-     *
-     * @param array<string, true> $running
-     * @return array{float, float}
-     */
-    public static function touch(Settled $settled, array $running, float $personOhm = 1000.0): array
-    {
-        $make = new self($settled, $running, [], 'half');
-        $network = (new AcSide(
-            $settled,
-            $make->live,
-            (new Demands($settled, $running))->alternating(true),
-            $running,
-            [],
-        ))->network();
-        $volts = $network->volts();
-        $frame = $network->node['frame'] ?? null;
-        if ($frame === null) {
-            return [0.0, 0.0];
-        }
-        $held = $network->changed($volts, 'frame', 'earth', 1 / $personOhm);
-
-        return [hypot($volts[0][$frame], $volts[1][$frame]), hypot($held[0][$frame], $held[1][$frame]) / $personOhm];
     }
 }

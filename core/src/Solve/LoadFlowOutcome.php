@@ -77,7 +77,7 @@ final readonly class LoadFlowOutcome
                 'overloaded' => $battery->limitA !== null && $amps > $battery->limitA * 1.0001,
             ];
         }
-        foreach ($this->dc->chargers as $id => $charger) {
+        foreach ($this->dc->stages->chargers as $id => $charger) {
             $v = self::across($dc, $dcVolts, ...$charger->output)[0];
             $sources[$id] = [
                 'volts' => $v,
@@ -120,8 +120,8 @@ final readonly class LoadFlowOutcome
             $this->ac->injections,
             $this->dc->injections,
             array_map(
-                fn($c): array => [$c->output[0], $c->output[1], $this->dc->mode[$c->id] ?? 'off', $c->holdsV],
-                $this->dc->chargers,
+                fn($c): array => [$c->output[0], $c->output[1], $this->dc->stages->mode[$c->id] ?? 'off', $c->holdsV],
+                $this->dc->stages->chargers,
             ),
             $other,
             $this->converters($sources, $loads),

@@ -6,7 +6,9 @@ import { useMe } from '../shell/Session';
 import { type System, useUnits } from '../shell/units';
 import { Camera, carried } from './Camera';
 import { bandIn, figureIn, readFigure, shownIn } from './figures';
+import { inTurn, isOtherwise } from './fold';
 import type { Arrow } from './PhotoMark';
+import { Reason } from './Reason';
 import { Shots, shots } from './Shots';
 import type { BuildHold } from './useBuild';
 import { band, when } from './words';
@@ -28,8 +30,12 @@ export function AskRow(given: Props) {
   const units = useUnits();
   const { ask, step, hold } = given;
   // What somebody else may not sign is not taken later either: said here, not refused days after.
-  const props = { ...given, disabled: given.disabled || (ask.id === SIGNED && me?.role !== 'lead') };
   const state = hold.states[step.id]!;
+  const first = inTurn(step, state, ask.id);
+  const props = {
+    ...given,
+    disabled: given.disabled || (ask.id === SIGNED && me?.role !== 'lead') || first !== null,
+  };
   const answer = state.answers[ask.id];
   const conflict = state.conflicts[ask.id];
   const write = (says: Record<string, unknown>) => hold.write('value', step.id, { ask: ask.id, ...says });
@@ -38,7 +44,7 @@ export function AskRow(given: Props) {
       className={clsx(
         'ask',
         `ask-${ask.kind}`,
-        answer && answer.right !== false && 'is-right',
+        ((answer && answer.right !== false) || (ask.kind === 'tick' && isOtherwise(state, ask))) && 'is-right',
         answer && answer.right === false && ask.kind !== 'tick' && 'is-wrong',
         conflict && 'is-twice',
       )}
@@ -49,6 +55,8 @@ export function AskRow(given: Props) {
       {ask.kind === 'text' &&
         (ask.options.length > 0 ? <Choice {...props} write={write} /> : <Words {...props} write={write} />)}
       {ask.kind === 'photo' && <Picture {...props} />}
+
+      {ask.otherwise !== '' && <Otherwise {...given} waits={first !== null} />}
       {conflict && (
         <div className="ask-twice" role="alert">
           <b>{t('build.twice')}</b>
@@ -71,6 +79,33 @@ export function AskRow(given: Props) {
           ))}
         </div>
       )}
+    </div>
+  );
+}
+
+/** Another way in which it was opened or measured, where the one asked for cannot be had. */
+function Otherwise({ ask, step, hold, disabled, waits }: Props & { waits: boolean }) {
+  const me = useMe();
+  const way = hold.states[step.id]!.answers[ask.otherwise];
+  const said = String(way?.value ?? '');
+  const taken = hold.states[step.id]!.answers[ask.id];
+  if (said !== '')
+    return (
+      <p className="ask-otherwise">
+        <b>{t('build.otherwise')}</b> {said}{' '}
+        <span className="ask-by">{way && t('build.byAt', { by: way.by, at: when(way.at) })}</span>
+      </p>
+    );
+  // What was taken as asked needs no other way; apprentices find none.
+  if (disabled || waits || me?.role === 'apprentice' || (taken !== undefined && taken.right !== false)) return null;
+  return (
+    <div className="ask-otherwise">
+      <Reason
+        open={t('build.anotherWay')}
+        ask={ask.kind === 'tick' ? t('build.howElseOpened') : t('build.howElseMeasured')}
+        substance
+        save={(words) => void hold.write('value', step.id, { ask: ask.otherwise, words })}
+      />
     </div>
   );
 }

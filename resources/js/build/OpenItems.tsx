@@ -2,7 +2,7 @@ import { Button, Checkbox, Input } from 'antd';
 import { useState } from 'react';
 import { useUnits } from '../shell/units';
 import { Shots, shots } from './Shots';
-import { Reason } from './StepCard';
+import { Reason } from './Reason';
 import type { BuildHold } from './useBuild';
 import { t, type Key } from '../words/t';
 

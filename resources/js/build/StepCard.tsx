@@ -1,10 +1,12 @@
-import { Button, Input } from 'antd';
+import { Button } from 'antd';
 import clsx from 'clsx';
-import { useState } from 'react';
 import type { Ask, Build, Step } from '../api/client';
+import { useMe } from '../shell/Session';
 import { useUnits } from '../shell/units';
 import { AskRow } from './AskRow';
 import { isPassed } from './fold';
+import { Over, WithoutProof } from './Over';
+import { Reason } from './Reason';
 import { Taken } from './Taken';
 import { Where } from './Where';
 import type { BuildHold } from './useBuild';
@@ -23,6 +25,7 @@ interface Props {
 
 /** One step, as it lies beside the rig: what, where, why here, with what, what to record, and one large "done". */
 export function StepCard({ hold, step, mayWrite, choose, next }: Props) {
+  const me = useMe();
   const units = useUnits();
   const state = hold.states[step.id]!;
   const write = (kind: string, says: Record<string, unknown>) => hold.write(kind, step.id, says);
@@ -46,6 +49,7 @@ export function StepCard({ hold, step, mayWrite, choose, next }: Props) {
         {step.why && <p className="step-why">{step.why}</p>}
       </header>
       <Status hold={hold} step={step} choose={choose} />
+      <Over hold={hold} step={step} choose={choose} />
       {step.cautions.length > 0 && (
         <ul className="step-cautions">
           {step.cautions.map((c) => (
@@ -133,7 +137,7 @@ export function StepCard({ hold, step, mayWrite, choose, next }: Props) {
           <button
             type="button"
             className="step-done"
-            disabled={!lit || (step.gate && left > 0)}
+            disabled={!lit || (step.gate && (left > 0 || me?.role === 'apprentice'))}
             onClick={() => void write('done', { mark: step.mark }).then(next)}
           >
             {step.gate
@@ -151,13 +155,11 @@ export function StepCard({ hold, step, mayWrite, choose, next }: Props) {
               save={(words) => void write('undone', { words })}
             />
           ) : (
-            step.gate && (
-              <Reason
-                open={t('build.withoutIt')}
-                ask={t('build.whyWithoutIt')}
-                save={(words) => void write('override', { words })}
-              />
-            )
+            <WithoutProof
+              step={step}
+              waiting={state.status === 'waiting'}
+              save={(words) => void write('override', { words })}
+            />
           )}
         </footer>
       )}
@@ -209,44 +211,4 @@ export function waitsFor(build: Build, step: string): { id: string; why: string;
   return build.links
     .filter((l) => l.after === step)
     .map((l) => ({ id: l.before, why: l.why, title: titles.get(l.before) ?? l.before }));
-}
-
-/** A reason, asked for where it is needed. */
-export function Reason({ open, ask, save }: { open: string; ask: string; save: (words: string) => void }) {
-  const [asking, setAsking] = useState(false);
-  const [words, setWords] = useState('');
-  if (!asking)
-    return (
-      <button type="button" className="link step-reason" onClick={() => setAsking(true)}>
-        {open}
-      </button>
-    );
-  return (
-    <form
-      className="step-reason-form"
-      onSubmit={(e) => {
-        e.preventDefault();
-        if (words.trim().length < 4) return;
-        save(words.trim());
-        setAsking(false);
-        setWords('');
-      }}
-    >
-      <Input
-        autoFocus
-        size="large"
-        aria-label={ask}
-        placeholder={ask}
-        value={words}
-        maxLength={500}
-        onChange={(e) => setWords(e.target.value)}
-      />
-      <Button size="large" htmlType="submit" disabled={words.trim().length < 4}>
-        {t('build.keepReason')}
-      </Button>
-      <Button size="large" onClick={() => setAsking(false)}>
-        {t('build.leaveIt')}
-      </Button>
-    </form>
-  );
 }

@@ -7,7 +7,14 @@ import { asked } from './testing-work';
 
 interface Fixture {
   work: Pick<Build, 'steps' | 'links' | 'arrivals' | 'replaced'>;
-  cases: { lines: Line[]; before: Record<string, StepState>; after: Record<string, StepState> }[];
+  cases: {
+    known: number;
+    lines: Line[];
+    before: Record<string, StepState>;
+    arrivals: Build['arrivals'];
+    replaced: string[];
+    after: Record<string, StepState>;
+  }[];
 }
 
 const fixture = JSON.parse(readFileSync('storage/fixtures/logbook.json', 'utf8')) as Fixture;
@@ -32,10 +39,40 @@ const plain = (states: Record<string, StepState>) =>
   );
 
 describe('the tablet reads the logbook as the server does', () => {
-  it.each(fixture.cases.map((c, n) => [n, c] as const))('drawn lines %i', (_, { lines, before, after }) => {
-    const waiting = lines.slice(20).map((line) => ({ line, by: 'Idris', tablet: 'one' }));
-    const build = { ...fixture.work, states: before };
-    expect(plain(stands(build, waiting))).toEqual(plain(after));
+  it.each(fixture.cases.map((c, n) => [n, c] as const))(
+    'drawn lines %i',
+    (_, { known, lines, before, arrivals, replaced, after }) => {
+      const waiting = lines.slice(known).map((line) => ({ line, by: 'Idris', tablet: 'one' }));
+      const build = { ...fixture.work, states: before, arrivals, replaced };
+      expect(plain(stands(build, waiting))).toEqual(plain(after));
+    },
+  );
+
+  it('is held together on what matters: gates passed and shut, ways found, materials, signatures', () => {
+    const all = fixture.cases.flatMap((c) => Object.values(c.after));
+    const kinds = new Set(fixture.cases.flatMap((c) => c.lines.map((l) => l.kind)));
+    const gates = new Set(fixture.work.steps.filter((s) => s.gate).map((s) => s.id));
+    const passed = fixture.cases.flatMap((c) =>
+      Object.entries(c.after).filter(([id, s]) => gates.has(id) && ['done', 'overridden'].includes(s.status)),
+    );
+    expect(passed.length).toBeGreaterThan(10);
+    expect(
+      all.filter((s) => s.notes.some((n) => n.words.startsWith('Not taken: Nobody passes'))).length,
+    ).toBeGreaterThan(3);
+    expect(all.filter((s) => s.notes.some((n) => n.words.startsWith('Not taken: It still'))).length).toBeGreaterThan(3);
+    expect(all.filter((s) => s.missing.some((m) => m.endsWith('not here yet'))).length).toBeGreaterThan(0);
+    for (const kind of ['arrival', 'substitute', 'override', 'undone', 'photo']) expect(kinds).toContain(kind);
+    const asked = new Set(fixture.cases.flatMap((c) => c.lines.map((l) => String(l.says.ask ?? ''))));
+    expect([...asked].some((a) => a.startsWith('way.'))).toBe(true);
+    expect(asked).toContain('signed');
+    expect(asked).toContain('unread');
+    const reckoned = new Set(
+      fixture.work.steps.flatMap((s) => s.asks.filter((a) => a.kind === 'reckoned').map((a) => `${s.id} ${a.id}`)),
+    );
+    const worked = fixture.cases.flatMap((c) =>
+      Object.entries(c.after).flatMap(([id, s]) => Object.keys(s.answers).filter((a) => reckoned.has(`${id} ${a}`))),
+    );
+    expect(worked.length).toBeGreaterThan(0);
   });
 
   it('leaves what the server told as it is', () => {

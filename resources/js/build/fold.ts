@@ -33,14 +33,15 @@ export function stands(
   }
   const before = gatesBefore(build);
   const steps = new Map(build.steps.map((s) => [s.id, s]));
-  for (const { line, by } of waiting) {
+  waiting.forEach(({ line, by }, n) => {
     const state = states[line.step];
     const step = steps.get(line.step);
-    if (!state || !step) continue;
-    const why = staysShut(step, line, states, (id) => wasPassed(steps.get(id)!, states[id]!, marks), before, steps);
+    if (!state || !step) return;
+    const passed = (id: string) => wasPassed(steps.get(id)!, states[id]!, marks, onTheWay(build, waiting.slice(0, n)));
+    const why = staysShut(step, line, states, passed, before, steps);
     if (why === null) apply(state, line, by, marks);
     else state.notes.push({ words: `Not taken: ${why} ${String(line.says.words ?? '')}`.trim(), by, at: line.at });
-  }
+  });
   return judged(build, states, marks, onTheWay(build, waiting));
 }
 
@@ -103,11 +104,15 @@ export function isOtherwise(state: StepState, ask: Step['asks'][number]): boolea
   return ask.otherwise !== '' && saysSomething(String(state.answers[ask.otherwise]?.value ?? ''));
 }
 
-function wasPassed(step: Step, state: StepState, marks: Record<string, string>): boolean {
-  return (
-    state.override !== '' ||
-    (state.doneAt !== null && (!step.gate || marks[step.id] !== step.mark || look(step, state).length === 0))
-  );
+function wasPassed(
+  step: Step,
+  state: StepState,
+  marks: Record<string, string>,
+  away: (line: Step['lists'][number]) => boolean,
+): boolean {
+  if (state.override !== '') return true;
+  if (state.doneAt === null) return false;
+  return !step.gate || marks[step.id] !== step.mark || (!step.lists.some(away) && look(step, state).length === 0);
 }
 
 /** What is missing or wrong at a step, with each answer held against what is asked. */

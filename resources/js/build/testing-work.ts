@@ -19,5 +19,6 @@ export const asked = (more: Partial<Ask> = {}): Ask => ({
   excusedBy: '',
   of: [],
   how: '',
+  otherwise: '',
   ...more,
 });

@@ -13,6 +13,7 @@ use Hollin\Core\Job\Values;
 use Hollin\Core\Plan\Planned;
 use Hollin\Core\Rules\Sample;
 use Tests\Rigs;
+use Tests\Works;
 
 /**
  * Steps passed, as a logbook has them.
@@ -23,21 +24,10 @@ use Tests\Rigs;
 function passed(BuildAnswer $answer, callable $which): array
 {
     $entries = [];
+    $n = 0;
     foreach ($answer->work->steps as $id => $step) {
         if ($which($step)) {
-            $n = count($entries) + 1;
-            $says = $step->kind->isGate() ? ['words' => 'for a test'] : ['mark' => $step->mark()];
-            $entries[] = new Entry(
-                "u{$n}",
-                $n,
-                $step->kind->isGate() ? EntryKind::Override : EntryKind::Done,
-                $id,
-                new Values(Rigs::object($says)),
-                '2026-11-27T09:00:00Z',
-                'Idris',
-                'one',
-                $n - 1,
-            );
+            array_push($entries, ...Works::whole($answer->work, (string) $id, $n));
         }
     }
 

@@ -2,19 +2,24 @@
 
 declare(strict_types=1);
 
+use Hollin\Core\Build\Ask;
 use Hollin\Core\Build\Difference;
 use Hollin\Core\Build\Isolation;
+use Hollin\Core\Build\Kind;
 use Hollin\Core\Build\Opening;
+use Hollin\Core\Build\Openings;
 use Hollin\Core\Build\Ways;
 use Hollin\Core\Network\Fault;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\PowerConverter;
+use Hollin\Core\Network\Role;
 use Hollin\Core\States\ByVolts;
 use Hollin\Core\States\Contraction;
 use Hollin\Core\States\Engine;
 use Hollin\Core\States\Setting;
 use Hollin\Core\States\Situation;
 use Tests\Rigs;
+use Tests\Works;
 
 /** Every plan of the demo workshop, from as found to its end. @return array<string, array{Difference, Isolation}> */
 function touchedRigs(): array
@@ -149,6 +154,155 @@ it('opens nothing in vain: with an opening left out, what it is for can be live'
         }
     }
 })->group('slow');
+
+/** What is switched off before anything is opened, as an opening. */
+function unitsOff(Graph $graph, Isolation $isolation): Opening
+{
+    $off = [];
+    foreach ($graph->devices as $id => $device) {
+        if ($device->job === 'mode' && isset($isolation->running[$device->component])) {
+            $off[$id] = 'off';
+        }
+    }
+
+    return new Opening('off', '', 'run', '', '', '', $off);
+}
+
+/** Plans drawn at random beside those of the demo workshop. @return array<string, array{Difference, Isolation}> */
+function drawnTouched(int $count): array
+{
+    $all = [];
+    for ($seed = 1; $seed <= $count; $seed++) {
+        $document = Rigs::varied($seed);
+        $before = Rigs::asFound($document)->graph;
+        $difference = Difference::between($before, Rigs::planned($document, 'p')->graph);
+        $all["drawn {$seed}"] = [$difference, Isolation::of($before, $difference->terminals())];
+    }
+
+    return $all;
+}
+
+it('opens what feeds a bus before the battery that holds it (judged by the states)', function (): void {
+    $checked = 0;
+    foreach (touchedRigs() + drawnTouched(25) as $name => [$difference, $isolation]) {
+        $graph = $difference->before;
+        foreach ($isolation->openings as $n => $opening) {
+            if (!in_array($opening->how, ['disconnect', 'fuse', 'lead'], true)) {
+                continue;
+            }
+            for ($seed = 1; $seed <= 25; $seed++) {
+                $now = opened(
+                    $graph,
+                    [unitsOff($graph, $isolation), ...array_slice($isolation->openings, 0, $n)],
+                    $seed,
+                );
+                $checked++;
+                foreach (array_keys($now->charging() + $now->givingDirect()) as $id) {
+                    foreach ($graph->batteries as $battery) {
+                        $feeds =
+                            $battery->component === $opening->component ||
+                            str_contains($opening->source, $graph->label($battery->component));
+                        // A converter from one battery to another gives until one of both is off.
+                        expect(
+                            $feeds &&
+                                $graph->converters[$id]->kind !== PowerConverter::DC_DC &&
+                                $now->joined($graph->converters[$id]->output[0], $battery->pos),
+                        )->toBeFalse("{$name}: {$id} still feeds the bus when {$opening->words}");
+                    }
+                }
+            }
+        }
+    }
+    expect($checked)->toBeGreaterThan(20);
+})->group('slow');
+
+it(
+    'asks for loads, inverter, generator, engine, panels, supply, then the battery, each pole in turn',
+    function (): void {
+        foreach (Works::plans() as [$name, $plan]) {
+            $work = Works::of(Rigs::demo($name), $plan);
+            $step = Works::step($work, Kind::Isolate);
+            expect($step->inOrder)->toBeTrue()->and($step->asks[0]->id)->toBe('loads_off');
+            $ids = array_map(fn(Ask $a): string => $a->id, $step->asks);
+            $at = function (string $start) use ($ids): int {
+                $found = array_filter($ids, fn(string $id): bool => str_starts_with($id, $start));
+
+                return $found === [] ? -1 : (int) array_key_first($found);
+            };
+            foreach (array_filter($ids, fn(string $id): bool => str_starts_with($id, 'plug_')) as $id) {
+                foreach (['disconnect_', 'fuse_', 'lead_'] as $later) {
+                    expect($at($later) === -1 || array_search($id, $ids, true) < $at($later))->toBeTrue(
+                        "{$name} {$plan}: {$id}",
+                    );
+                }
+            }
+            foreach (array_filter($ids, fn(string $id): bool => str_starts_with($id, 'lead_')) as $id) {
+                $battery = substr($id, 5);
+                expect(array_search("bonded_{$battery}", $ids, true))->toBeLessThan(
+                    array_search($id, $ids, true),
+                    $name,
+                );
+            }
+            foreach (array_filter($ids, fn(string $id): bool => str_starts_with($id, 'pedestal_')) as $n => $id) {
+                expect($ids[$n + 1])->toStartWith('plug_');
+            }
+            expect(array_unique($ids))->toHaveCount(count($ids), "{$name} {$plan}");
+        }
+    },
+);
+
+it(
+    'covers a portable panel before its plug, and unhitches a trailer whether the vehicle is described or not',
+    function (): void {
+        $lead = fn(string $from, string $to, string $pole): array => [
+            'type' => 'lead',
+            'label' => "{$from} to {$to}",
+            'from' => $from,
+            'to' => $to,
+            'pole' => $pole,
+            'cable' => ['size' => 'awg:10', 'lengthM' => 2],
+        ];
+        $add = fn(string $id, array $component): array => [
+            'kind' => 'survey_add',
+            'id' => $id,
+            'component' => $component,
+        ];
+        $document = Rigs::job(
+            $add('tow', ['type' => 'tow_plug', 'label' => 'Cord plug', 'pinA' => 30]),
+            $add('tow_pos', $lead('tow.pos', 'house.pos', 'positive')),
+            $add('tow_neg', $lead('tow.neg', 'house.neg', 'negative')),
+            $add('side', [
+                'type' => 'side_inlet',
+                'label' => 'Side socket',
+                'panelW' => 100,
+                'panelVoc' => 22,
+                'controller' => 'panel',
+            ]),
+            $add('side_pos', $lead('side.pos', 'house.pos', 'positive')),
+            $add('side_neg', $lead('side.neg', 'house.neg', 'negative')),
+        );
+        $graph = Rigs::asFound($document)->graph;
+        $openings = array_column(Isolation::of($graph, ['house.pos'])->openings, null, 'id');
+        expect($openings['cover_side']->words)
+            ->toContain('covered or turned over')
+            ->and(array_values($openings['cover_side']->then)[0])
+            ->toContain('plug out')
+            ->and($openings['plug_tow.plug']->words)
+            ->toBe('Cord plug unhitched')
+            ->and(array_filter($openings, fn(Opening $o): bool => $o->how === 'engine'))
+            ->toBe([]);
+    },
+);
+
+it('takes the pole that hangs on the frame off first, whichever it is', function (): void {
+    $graph = Rigs::asFound(Rigs::job())->graph;
+    $battery = array_values($graph->batteries)[0];
+    expect(Openings::bondedPole($graph, $battery))->toBe('negative');
+    $other = new Graph();
+    $other->battery($battery);
+    $other->conductor('earthed', 'earthed', $battery->pos, 'frame', Role::DcPositive);
+    expect(Openings::bondedPole($other, $battery))->toBe('positive');
+});
 
 it('cuts each source where it can be opened first', function (): void {
     [, $isolation] = touchedRigs()['archive right'];

@@ -61,30 +61,7 @@ function openAt(Logbook $log, string $step): array
 /** @return list<Entry> every required thing of a step recorded as it should be, then done */
 function whole(int &$n, string $id): array
 {
-    $step = aWork()->steps[$id];
-    $lines = [];
-    foreach ($step->asks as $ask) {
-        if (!$ask->required) {
-            continue;
-        }
-        if ($ask->kind === 'photo') {
-            $lines[] = line(++$n, EntryKind::Photo, $id, ['sha256' => str_repeat('a', 64), 'ask' => $ask->id]);
-            continue;
-        }
-        $says = match ($ask->kind) {
-            'tick' => ['tick' => true],
-            'number' => [
-                'number' =>
-                    ($ask->low ?? ($ask->high ?? 1.0)) +
-                    ($ask->low !== null && $ask->high !== null ? ($ask->high - $ask->low) / 2 : 0),
-            ],
-            default => ['words' => $ask->expected === '' ? 'as it says' : $ask->expected],
-        };
-        $lines[] = line(++$n, EntryKind::Value, $id, ['ask' => $ask->id] + $says);
-    }
-    $lines[] = line(++$n, EntryKind::Done, $id, ['mark' => $step->mark()]);
-
-    return $lines;
+    return Works::whole(aWork(), $id, $n);
 }
 
 it('opens steps as what they wait for is done, and a gate only when it is proven', function (): void {
@@ -119,7 +96,7 @@ it('takes a reading out of its band for no proof', function (): void {
     $dead = Works::step(aWork(), Kind::ProveDead);
     $point = array_values(array_filter($dead->asks, fn($a): bool => $a->kind === 'number'))[0];
     $n = 0;
-    $lines = whole($n, $dead->id);
+    $lines = [...Works::upTo(aWork(), $dead->id, $n), ...whole($n, $dead->id)];
     array_splice($lines, -1, 0, [line(++$n, EntryKind::Value, $dead->id, ['ask' => $point->id, 'number' => 118.0])]);
     $log = new Logbook(aWork(), $lines);
     expect($log->steps[$dead->id]->status)
@@ -484,7 +461,9 @@ it('reckons what follows from the figures, and lets nobody write another', funct
         'ask' => $ask,
         'number' => $number,
     ]);
-    $state = fn(Entry ...$lines) => (new Logbook($work, array_values($lines)))->steps[$step->id];
+    $n = 100;
+    $before = Works::upTo($work, $step->id, $n);
+    $state = fn(Entry ...$lines) => (new Logbook($work, [...$before, ...array_values($lines)]))->steps[$step->id];
     $done = line(9, EntryKind::Done, $step->id, ['mark' => $step->mark()]);
     expect($state($value(1, 'unit_1', 13.4), $done)->missing)
         ->toBe(['Battery 2: not recorded'])
