@@ -22,4 +22,18 @@ export default ts.config(
       ],
     },
   },
+  {
+    // Lists hand their option on as a second argument: whoever takes two would take it for something else.
+    files: ['resources/js/**/*.tsx'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector:
+            "JSXOpeningElement[name.name=/^(Select|AutoComplete|Cascader|TreeSelect|Segmented|Switch|InputNumber|Slider)$/] > JSXAttribute[name.name='onChange'] > JSXExpressionContainer > :matches(Identifier, MemberExpression)",
+          message: 'Hand on the value alone: onChange={(v) => set(v)}.',
+        },
+      ],
+    },
+  },
 );

@@ -267,12 +267,15 @@ final class BuildShapes
                 ],
                 ['step' => $text],
             ),
-            'LogBody' => Shape::object([
-                'tablet' => $text,
-                'revision' => $integer,
-                'sentAt' => $text,
-                'entries' => Shape::list(Shape::ref('LogLine')),
-            ]),
+            'LogBody' => Shape::object(
+                [
+                    'tablet' => $text,
+                    'revision' => $integer,
+                    'sentAt' => $text,
+                    'entries' => Shape::list(Shape::ref('LogLine')),
+                ],
+                ['for' => $integer],
+            ),
             'LogTaken' => Shape::object([
                 'taken' => Shape::list(Shape::object(['uuid' => $text, 'number' => $integer])),
                 'refused' => Shape::list(

@@ -69,6 +69,7 @@ final class OpenApiDocument
                 'role' => ['type' => 'string', 'enum' => ['lead', 'technician', 'apprentice']],
                 'roleLabel' => $text,
                 'workshop' => $text,
+                'workshopId' => $integer,
             ]),
             'Person' => Shape::object([
                 'id' => $integer,

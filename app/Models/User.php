@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Hollin\Core\Plan\Refused;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Foundation\Auth\User as Authenticatable;
@@ -57,5 +58,23 @@ final class User extends Authenticatable
         $user = $request->user();
 
         return $user instanceof self ? $user : throw new \Illuminate\Auth\AuthenticationException();
+    }
+
+    /**
+     * In whose name something is brought from a tablet: one's own, or, for a lead, that of somebody of the workshop who
+     * has left and can bring it no more.
+     *
+     * @throws Refused when it is anybody else
+     */
+    public function inNameOf(?int $other): self
+    {
+        if ($other === null || $other === $this->id) {
+            return $this;
+        }
+        $left = self::query()->where('workshop_id', $this->workshop_id)->whereNotNull('left_at')->find($other);
+
+        return $this->role === Role::Lead && $left !== null
+            ? $left
+            : throw Refused::because('/for', 'must be somebody of this workshop who has left, and a lead brings it.');
     }
 }

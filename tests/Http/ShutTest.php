@@ -11,7 +11,6 @@ use Hollin\Core\Build\Gates;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Route;
-use Illuminate\Support\Str;
 use Tests\TestCase;
 
 /* Lines of the logbook that nobody may write, and lines that nobody can store. Both keep no other line out. */

@@ -83,6 +83,7 @@ final class LogController
             'tablet' => ['required', 'string', 'max:40', 'regex:/^[A-Za-z0-9-]+$/D'],
             'revision' => ['required', 'integer', 'min:1', 'max:2147483647'],
             'sentAt' => ['required', 'string', 'regex:/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d{1,9})?Z$/D', 'date'],
+            'for' => ['nullable', 'integer', 'min:1', 'max:2147483647'],
             'entries' => ['required', 'array', 'min:1', 'max:' . WriteLog::MOST],
         ]);
         $job->revision((int) $given['revision']);
@@ -96,7 +97,7 @@ final class LogController
         return response()->json(
             $write(
                 $job,
-                User::of($request),
+                User::of($request)->inNameOf(isset($given['for']) ? (int) $given['for'] : null),
                 $given['tablet'],
                 (int) $given['revision'],
                 CarbonImmutable::parse($given['sentAt']),

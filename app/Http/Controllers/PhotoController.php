@@ -69,6 +69,7 @@ final class PhotoController
                         new OA\Property(property: 'photo', type: 'string', format: 'binary'),
                         new OA\Property(property: 'component', type: 'string'),
                         new OA\Property(property: 'note', type: 'string'),
+                        new OA\Property(property: 'for', type: 'integer'),
                     ],
                 ),
             ),
@@ -89,8 +90,9 @@ final class PhotoController
             'photo' => ['required', 'file', 'max:12288'],
             'component' => ['required', 'string', 'max:80'],
             'note' => ['nullable', 'string', 'max:300'],
+            'for' => ['nullable', 'integer', 'min:1', 'max:2147483647'],
         ]);
-        $user = $request->user();
+        $user = User::of($request)->inNameOf(isset($given['for']) ? (int) $given['for'] : null);
         $document = $job->revision($job->head)->decoded();
         // A photograph of the walk round belongs to its item: walk.tug.
         $item = str_starts_with($given['component'], 'walk.') ? substr($given['component'], 5) : '';
@@ -101,7 +103,7 @@ final class PhotoController
             );
         }
         $file = $given['photo'];
-        assert($file instanceof UploadedFile && $user instanceof User);
+        assert($file instanceof UploadedFile);
 
         return response()->json(self::row($keep($job, $user, $file, $given['component'], $given['note'] ?? null)), 201);
     }
@@ -137,7 +139,8 @@ final class PhotoController
 
         return Shelf::disk()->response($photo->file(), "photo-{$photo->id}.jpg", [
             'Content-Type' => 'image/jpeg',
-            'Cache-Control' => 'private, max-age=86400, immutable',
+            // Nothing of a workshop stays in a browser that goes from hand to hand.
+            'Cache-Control' => 'private, no-store',
         ]);
     }
 

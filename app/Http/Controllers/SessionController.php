@@ -126,6 +126,7 @@ final class SessionController
             'role' => $user->role->value,
             'roleLabel' => $user->role->label(),
             'workshop' => $user->workshop->name,
+            'workshopId' => $user->workshop_id,
         ];
     }
 }

@@ -48,7 +48,7 @@ export default function BuildPlace({ hold: design, viewId }: PlaceProps) {
   const { hold, error, refetch } = useBuild(design.design.id, plan, draft);
   if (plans.length === 0) return <p className="page empty">{t('build.noPlan')}</p>;
   return (
-    <main className="page wide">
+    <main className="page wide build-page">
       <div className="plan-tools">
         {plans.length > 1 && (
           <label className="picker">

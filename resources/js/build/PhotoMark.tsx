@@ -80,7 +80,7 @@ export function PhotoMark({ blob, keep, close }: Props) {
 /** Arrows over a picture, whatever its size. */
 export function Arrows({ arrows }: { arrows: Arrow[] }) {
   return (
-    <svg className="arrows" viewBox="0 0 100 100" preserveAspectRatio="none" aria-hidden="true">
+    <svg className="shot-arrows" viewBox="0 0 100 100" preserveAspectRatio="none" aria-hidden="true">
       {arrows.map((a, n) => {
         const angle = Math.atan2(a.toY - a.y, a.toX - a.x);
         const head = (turn: number) =>

@@ -49,21 +49,125 @@ export interface Drawing {
   walls: Record<string, Wall>;
 }
 
-/** The tablet's own store: it outlives the page, the browser and the signal. */
+/**
+ * The tablet's own store: it outlives the page, the browser and the signal. Each person of each workshop has one of
+ * their own, so that a tablet that goes from hand to hand shows nobody's work to another.
+ */
 class Store extends Dexie {
   packs!: EntityTable<Pack, 'job'>;
   outbox!: EntityTable<Queued, 'n'>;
   pictures!: EntityTable<Picture, 'sha256'>;
   drawings!: EntityTable<Drawing, 'of'>;
 
-  constructor() {
-    super('hollin');
+  constructor(name: string) {
+    super(name);
     this.version(1).stores({ packs: 'job', outbox: '++n, &uuid, job', pictures: 'sha256, job, sent' });
     this.version(2).stores({ drawings: 'of, job' });
   }
 }
 
-export const store = new Store();
+/** Whose a store is. */
+export interface Owner {
+  id: number;
+  workshopId: number;
+}
+
+/** What tablets wrote into before stores had owners; and what is open while nobody is signed in. */
+const NOBODY = 'hollin';
+
+const nameOf = (who: Owner) => `${NOBODY}-${who.workshopId}-${who.id}`;
+
+/** The store of whoever is signed in. */
+export let store = new Store(NOBODY);
+
+/** Opens the store of whoever has signed in; nobody else's is in reach from then on. */
+export function keepFor(who: Owner | null): void {
+  const name = who ? nameOf(who) : NOBODY;
+  if (store.name === name) return;
+  store.close();
+  store = new Store(name);
+}
+
+/** Brings what was kept here in order: what an owner had before stores had owners is theirs, nobody else's copies stay. */
+export async function tidy(who: Owner): Promise<void> {
+  const own = store;
+  for (const name of await Dexie.getDatabaseNames()) {
+    if (name === own.name || (name !== NOBODY && !name.startsWith(`${NOBODY}-`))) continue;
+    const other = new Store(name);
+    if (name === NOBODY) await adopt(other, own, who);
+    await empty(other);
+  }
+}
+
+/** What somebody wrote goes into their own store, with the photographs that it names. */
+async function adopt(from: Store, into: Store, who: Owner): Promise<void> {
+  const lines = await from.outbox.filter((q) => q.by === who.id).toArray();
+  const named = new Set(lines.map((q) => q.line.says.sha256));
+  const pictures = await from.pictures.filter((p) => named.has(p.sha256)).toArray();
+  await into.pictures.bulkPut(pictures);
+  for (const { n, ...line } of lines) {
+    if ((await into.outbox.where('uuid').equals(line.uuid).count()) === 0) await into.outbox.add(line);
+    await from.outbox.delete(n!);
+  }
+  await from.pictures.bulkDelete(pictures.map((p) => p.sha256));
+}
+
+/** Throws away all copies; what was written here and not taken stays for whoever wrote it. */
+async function empty(of: Store): Promise<void> {
+  await Promise.all([of.packs.clear(), of.drawings.clear(), of.pictures.where('sent').equals(1).delete()]);
+  if ((await of.outbox.count()) + (await of.pictures.count()) === 0) await of.delete();
+  else of.close();
+}
+
+/** After somebody has signed out: nothing of the workshop's is left here but what they have not sent. */
+export async function leave(): Promise<void> {
+  const mine = store;
+  store = new Store(NOBODY);
+  await empty(mine);
+}
+
+/** What somebody else of the workshop has left on this tablet. */
+export interface LeftBehind {
+  owner: number;
+  name: string;
+  lines: number;
+  pictures: number;
+  jobs: number[];
+}
+
+/** What others of the workshop have written here and not brought. */
+export async function leftBehind(me: Owner): Promise<LeftBehind[]> {
+  const found: LeftBehind[] = [];
+  for (const name of await Dexie.getDatabaseNames()) {
+    const owner = new RegExp(`^${NOBODY}-${me.workshopId}-(\\d+)$`).exec(name)?.[1];
+    if (owner === undefined || Number(owner) === me.id) continue;
+    const other = new Store(name);
+    const lines = await other.outbox.toArray();
+    const pictures = await other.pictures.where('sent').equals(0).toArray();
+    other.close();
+    if (lines.length + pictures.length > 0)
+      found.push({
+        owner: Number(owner),
+        name: lines[0]?.name ?? '',
+        lines: lines.length,
+        pictures: pictures.length,
+        jobs: [...new Set([...lines, ...pictures].map((x) => x.job))],
+      });
+  }
+  return found;
+}
+
+/** Opens the store of somebody who has left, for as long as what waits there is brought. */
+export async function inStoreOf<T>(who: Owner, work: (of: Store) => Promise<T>): Promise<T> {
+  const other = new Store(nameOf(who));
+  try {
+    return await work(other);
+  } finally {
+    await empty(other);
+  }
+}
+
+export type { Store };
 
 const TABLET = 'hollin.tablet';
 

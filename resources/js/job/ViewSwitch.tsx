@@ -25,7 +25,7 @@ export function ViewSwitch({ hold, viewId, setViewId, short = false }: PlaceProp
     <Segmented
       aria-label={t('job.whichRig')}
       value={viewId}
-      onChange={setViewId}
+      onChange={(v) => setViewId(v)}
       options={hold.design.views.map((v) => ({ value: v.id, label: v.title }))}
     />
   );

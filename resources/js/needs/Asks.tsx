@@ -25,7 +25,7 @@ export function Asks({ replies, loads, together, choose }: AsksProps) {
           aria-label={t('needs.atOnce')}
           placeholder={t('needs.atOnce')}
           value={together}
-          onChange={choose}
+          onChange={(v) => choose(v)}
           options={heavy}
           maxCount={8}
         />

@@ -164,7 +164,7 @@ function Bar({
           aria-valuenow={now.fromH}
           aria-valuetext={words}
           title={fixed ? words : `${words} ${t('needs.arrows')}`}
-          className={`bar ${direct ? 'is-direct' : ''} ${held ? 'is-held' : ''}`}
+          className={`day-bar ${direct ? 'is-direct' : ''} ${held ? 'is-held' : ''}`}
           style={{ left: `${p.left * 100}%`, width: `${p.width * 100}%`, height: thickness(watts) }}
           onPointerDown={(e) => down(e, false)}
           onPointerMove={move}
@@ -173,13 +173,13 @@ function Bar({
           onKeyDown={keys}
         >
           {held && n === 0 && (
-            <span className="bar-words figures">
+            <span className="day-bar-words figures">
               {clock(now.fromH)}–{clock(now.fromH + now.hours)}
             </span>
           )}
           {!fixed && (
             <span
-              className="bar-end"
+              className="day-bar-end"
               aria-hidden="true"
               onPointerDown={(e) => down(e, true)}
               onPointerMove={move}

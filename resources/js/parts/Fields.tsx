@@ -1,10 +1,10 @@
 import clsx from 'clsx';
-import { Button, Input, InputNumber, Select, Switch } from 'antd';
+import { Button, Input, Select, Switch } from 'antd';
 import { useState } from 'react';
 import { uuid, type Component, type Field } from '../api/client';
 import { useMe } from '../shell/Session';
 import { ends, fitting, terminals, useParts } from './context';
-import { LengthInput, SizeSelect } from './inputs';
+import { LengthInput, NumberInput, SizeSelect } from './inputs';
 import { Landing } from './Landing';
 import { BASES, confirmedAs, knownBy, plainValue } from './values';
 import { t } from '../words/t';
@@ -178,7 +178,7 @@ export function OneField({ name, field, value, put }: OneProps) {
             value={plain.value === undefined ? undefined : plain.basis}
             disabled={plain.value === undefined}
             options={BASES}
-            onChange={as}
+            onChange={(basis: string) => as(basis)}
           />
           <button
             type="button"
@@ -231,7 +231,7 @@ export function Control({ name, field, value, entered, set, autoFocus = false }:
         />
       );
     case 'size':
-      return <SizeSelect label={label} value={value as string | undefined} set={set} />;
+      return <SizeSelect label={label} value={value as string | undefined} set={(v) => set(v)} />;
     case 'ref':
       return (
         <Select
@@ -264,14 +264,15 @@ export function Control({ name, field, value, entered, set, autoFocus = false }:
           autoFocus={autoFocus}
         />
       ) : (
-        // No bounds here: they would put another number in place of what was typed.
-        // What is out of bounds is said, not mended.
-        <InputNumber
-          aria-label={label}
-          value={value as number}
+        <NumberInput
+          label={label}
+          value={value as number | undefined}
           autoFocus={autoFocus}
-          onChange={(v) => set(v)}
-          suffix={field.unit || undefined}
+          set={set}
+          min={field.min}
+          max={field.max}
+          unit={field.unit}
+          whole={field.kind === 'integer'}
         />
       );
     default:

@@ -8,6 +8,7 @@ import { Photos } from '../survey/Photos';
 import { changeWords, valueWords, placeOf } from '../ui/spoken';
 import { PartsContext } from './context';
 import { blankPart, Fields, newId, type Values } from './Fields';
+import { Reds, useReds } from './red';
 import { byHand, differences, plannedParts } from './planned';
 import { t } from '../words/t';
 import './PartDrawer.css';
@@ -44,9 +45,11 @@ function Opened({ hold, plan, id, type, close, forms }: Props & { type: string; 
     part ? structuredClone(part as Values) : blankPart(kind, form?.fields ?? {}, parts),
   );
   const around = useMemo(() => ({ components: parts, forms, self: id }), [parts, forms, id]);
+  const reds = useReds();
   if (!form) return null;
 
   const save = async () => {
+    if (reds.any) return;
     const intent = plan === null ? { kind: 'survey_set' } : { kind: 'plan_set', plan };
     if (id === null) {
       const add = plan === null ? { kind: 'survey_add' } : { kind: 'plan_fit', plan };
@@ -79,9 +82,10 @@ function Opened({ hold, plan, id, type, close, forms }: Props & { type: string; 
       title={part?.label ?? t('parts.new', { name: form.name })}
       footer={
         <div className="drawer-foot">
-          <Button type="primary" onClick={() => void save()} loading={hold.saving}>
+          <Button type="primary" onClick={() => void save()} loading={hold.saving} disabled={reds.any}>
             {id === null ? adds : t('parts.done')}
           </Button>
+          {reds.any && <span className="trouble">{t('parts.putRightWhatIsRed')}</span>}
           {id !== null && <Button onClick={takeOut}>{t('parts.takeItOut2')}</Button>}
         </div>
       }
@@ -90,7 +94,9 @@ function Opened({ hold, plan, id, type, close, forms }: Props & { type: string; 
         <ByHand hold={hold} plan={plan} id={id} parts={parts} forms={forms} close={close} />
       )}
       <PartsContext.Provider value={around}>
-        <Fields fields={form.fields} values={draft} change={setDraft} />
+        <Reds tell={reds.tell}>
+          <Fields fields={form.fields} values={draft} change={setDraft} />
+        </Reds>
       </PartsContext.Provider>
       {id !== null && hold.design.document.asFound.components[id] && (
         <Photos job={hold.design.id} component={id} label={part?.label ?? ''} />

@@ -3,6 +3,8 @@ import { Input, Select } from 'antd';
 import { useState } from 'react';
 import { referenceQuery } from '../job/useDesign';
 import { twinOf, useUnits } from '../shell/units';
+import { readNumber, type Bounds } from './number';
+import { useRed } from './red';
 import { readLength } from './values';
 import { t } from '../words/t';
 import './inputs.css';
@@ -22,7 +24,7 @@ export function SizeSelect({ label, value, set }: SizeProps) {
         aria-label={label}
         showSearch={{ optionFilterProp: 'label' }}
         value={value}
-        onChange={set}
+        onChange={(v: string) => set(v)}
         options={conductors.map((c) => ({
           value: c.designation,
           label: t('parts.mm', { spoken: c.spoken, areaMm2: c.areaMm2.toFixed(1) }),
@@ -61,33 +63,86 @@ interface LengthProps {
   label: string;
   value: number | undefined;
   entered: string | undefined;
-  set: (v: unknown, entered?: string) => void;
+  set: (v: number | undefined, entered?: string) => void;
   autoFocus?: boolean;
-  /** told what stands there while it is no length, or nothing */
+  /** told what stands there while it is no length */
   unread?: (text: string) => void;
 }
 
-/** A length with its unit, kept as it was entered. */
+/** A length with its unit, kept as it was entered. What is no length is red, and nothing is handed on for it. */
 export function LengthInput({ label, value, entered, set, autoFocus = false, unread }: LengthProps) {
   const units = useUnits();
   const [text, setText] = useState(entered ?? (value === undefined ? '' : units.length(value)));
-  const read = readLength(text);
+  const red = text.trim() !== '' && !readLength(text);
+  useRed(red);
   return (
     <>
       <Input
         aria-label={label}
+        aria-invalid={red}
         value={text}
         autoFocus={autoFocus}
-        status={text !== '' && !read ? 'error' : ''}
+        status={red ? 'error' : ''}
         onChange={(e) => {
           setText(e.target.value);
           const next = readLength(e.target.value);
           if (next) set(next.value, next.entered);
+          else if (e.target.value.trim() === '') set(undefined);
           else unread?.(e.target.value);
         }}
         placeholder={t('parts.n18FtOr55')}
       />
-      {text !== '' && !read && <span className="trouble">{t('parts.writeANumberAndIts')}</span>}
+      {red && (
+        <span className="trouble" role="alert">
+          {t('parts.writeANumberAndIts')}
+        </span>
+      )}
+    </>
+  );
+}
+
+interface NumberProps extends Bounds {
+  label: string;
+  value: number | undefined;
+  set: (v: number | undefined) => void;
+  autoFocus?: boolean;
+  id?: string;
+  /** told that what stands there is no number of this field */
+  unread?: (text: string) => void;
+}
+
+/** A number of a field. Words, commas and what is out of bounds stay as they were typed, red, and are not handed on. */
+export function NumberInput({ label, value, set, autoFocus = false, id, unread, ...bounds }: NumberProps) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const text = typed ?? (value === undefined || value === null || Number.isNaN(value) ? '' : String(value));
+  // What stood there before may be out of bounds: told when it is touched.
+  const read = typed === null || typed.trim() === '' ? null : readNumber(typed, bounds);
+  const trouble = typeof read === 'object' && read !== null ? read.trouble : null;
+  useRed(trouble !== null);
+  return (
+    <>
+      <Input
+        {...(id === undefined ? {} : { id })}
+        aria-label={label}
+        aria-invalid={trouble !== null}
+        inputMode="decimal"
+        value={text}
+        autoFocus={autoFocus}
+        status={trouble === null ? '' : 'error'}
+        suffix={bounds.unit || undefined}
+        onChange={(e) => {
+          setTyped(e.target.value);
+          if (e.target.value.trim() === '') return set(undefined);
+          const next = readNumber(e.target.value, bounds);
+          if (typeof next === 'number') set(next);
+          else unread?.(e.target.value);
+        }}
+      />
+      {trouble !== null && (
+        <span className="trouble" role="alert">
+          {trouble}
+        </span>
+      )}
     </>
   );
 }

@@ -163,7 +163,7 @@ function Choosing({ hold, plan, close, open, reference, recipe }: Props & { refe
             <Checkbox.Group
               className="circuit-choice"
               value={fed}
-              onChange={setFed}
+              onChange={(v) => setFed(v)}
               options={circuits.map(([value, c]) => ({ value, label: c.label }))}
             />
           </fieldset>
@@ -211,7 +211,7 @@ function Choosing({ hold, plan, close, open, reference, recipe }: Props & { refe
             <Select
               aria-label={t('plan.unit')}
               value={unitKind.id}
-              onChange={setUnit}
+              onChange={(v) => setUnit(v)}
               options={units.kinds.map((u) => ({ value: u.id, label: u.title }))}
             />
           </Form.Item>
@@ -219,7 +219,7 @@ function Choosing({ hold, plan, close, open, reference, recipe }: Props & { refe
             <Select
               aria-label={t('plan.battery')}
               value={battery}
-              onChange={setBattery}
+              onChange={(v) => setBattery(v)}
               options={batteries.kinds.map((b) => ({ value: b.id, label: b.title }))}
             />
           </Form.Item>

@@ -1,7 +1,7 @@
-import { Form, Input, InputNumber, Select, Switch } from 'antd';
+import { Form, Input, Select, Switch } from 'antd';
 import type { Component, Field, Reference } from '../api/client';
 import { fitting } from '../parts/context';
-import { LengthInput } from '../parts/inputs';
+import { LengthInput, NumberInput } from '../parts/inputs';
 import { useUnits } from '../shell/units';
 import { valueWords } from '../ui/spoken';
 import { t } from '../words/t';
@@ -29,7 +29,8 @@ export function within(field: Field): { validator: (_: unknown, v: unknown) => P
     {
       validator: async (_, v) => {
         // What cannot be read is told beside the input; here it keeps the form from being sent without it.
-        if (Number.isNaN(v)) throw new Error(t('plan.notALength'));
+        if (Number.isNaN(v))
+          throw new Error(field.unit === 'm' ? t('plan.notALength') : t('parts.notANumber', { unit: field.unit }));
         if (typeof v === 'number' && (v < field.min || v > field.max))
           throw new Error(`${field.min} to ${field.max}${field.unit && ` ${field.unit}`}.`);
         if (typeof v === 'number' && field.kind === 'integer' && !Number.isInteger(v))
@@ -55,7 +56,7 @@ export function Length({ field, value, onChange }: Bound & { field: Field }) {
         value={value as number | undefined}
         entered={undefined}
         set={(v) => onChange?.(v)}
-        unread={(text) => onChange?.(text.trim() === '' ? undefined : Number.NaN)}
+        unread={() => onChange?.(Number.NaN)}
       />
       <Usual field={field} />
     </>
@@ -95,7 +96,20 @@ export function Asked({
         }))}
       />
     );
-  return <InputNumber {...(bound as object)} style={{ width: '100%' }} />;
+  return (
+    <NumberInput
+      label={field.label}
+      {...(bound.id === undefined ? {} : { id: bound.id })}
+      value={bound.value as number | undefined}
+      set={(v) => bound.onChange?.(v)}
+      // The form is not sent with it.
+      unread={() => bound.onChange?.(Number.NaN)}
+      min={field.min}
+      max={field.max}
+      unit={field.unit}
+      whole={field.kind === 'integer'}
+    />
+  );
 }
 
 /** One option of an arrangement: its name with the unit, a control, and what is taken when it is left empty. */

@@ -105,7 +105,7 @@ export function Changes({
             placeholder={t('plan.fitAPartByHand')}
             value={null}
             showSearch={{ optionFilterProp: 'label' }}
-            onChange={setFitting}
+            onChange={(v) => setFitting(v)}
             options={Object.keys(forms ?? {}).map((value) => ({ value, label: value.replaceAll('_', ' ') }))}
           />
           <Button onClick={() => void another()}>{t('plan.beginAnotherPlanFromThis')}</Button>

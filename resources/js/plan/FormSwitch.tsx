@@ -29,7 +29,7 @@ export function FormSwitch({
       aria-label={t('plan.shownAs')}
       className="form-switch"
       value={form}
-      onChange={show}
+      onChange={(v) => show(v)}
       options={[
         { value: 'wall', label: t('plan.wall') },
         { value: 'list', label: t('plan.list') },

@@ -77,7 +77,7 @@ export default function SheetPlace() {
   const label = (c: string) => answer.labels[c] ?? doc.asFound.components[c]?.label ?? c;
   return (
     <main className="sheet" data-ready="true">
-      <header className="sheet-head">
+      <header className="printed-head">
         <span className="brand">
           <Leaf /> {t('sheet.hollin')}
         </span>

@@ -2,12 +2,10 @@ import { useQueryClient } from '@tanstack/react-query';
 import { Button, Dropdown } from 'antd';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
-import { api } from '../api/client';
 import { Leaf } from '../ui/Leaf';
 import { usePrefs } from './prefs';
-import { useMe } from './Session';
+import { signOut, useMe } from './Session';
 import { useUnits } from './units';
-import { store } from '../build/store';
 import { t } from '../words/t';
 import './TopBar.css';
 
@@ -17,14 +15,6 @@ export function TopBar({ title, children, right }: { title?: ReactNode; children
   const { theme, setTheme } = usePrefs();
   const units = useUnits();
   const client = useQueryClient();
-  const signOut = async () => {
-    await api.DELETE('/session');
-    // What this tablet carries of jobs goes too; what is written and not taken yet waits for whoever wrote it.
-    localStorage.removeItem('hollin.me');
-    await Promise.all([store.packs.clear(), store.drawings.clear()]).catch(() => undefined);
-    client.clear();
-    client.setQueryData(['me'], null);
-  };
   return (
     <header className="topbar">
       <Link to="/" className="brand" aria-label={t('shell.hollinAllJobs')}>
@@ -60,7 +50,7 @@ export function TopBar({ title, children, right }: { title?: ReactNode; children
                 : [{ key: 'workshop', label: <Link to="/workshop">{t('shell.partsAndPrices')}</Link> }]),
               { key: 'tokens', label: <Link to="/tokens">{t('shell.tokensForOtherPrograms')}</Link> },
               { key: 'reference', label: <Link to="/reference">{t('shell.rulesAndTables2')}</Link> },
-              { key: 'out', label: t('shell.signOut'), onClick: () => void signOut() },
+              { key: 'out', label: t('shell.signOut'), onClick: () => void signOut(client) },
             ],
           }}
         >

@@ -1,6 +1,7 @@
 import clsx from 'clsx';
 import { useState } from 'react';
 import { Control } from '../parts/Fields';
+import { Reds, useReds } from '../parts/red';
 import { confirmedAs, knownBy, plainValue } from '../parts/values';
 import { useUnits } from '../shell/units';
 import { valueWords } from '../ui/spoken';
@@ -27,7 +28,10 @@ export function Cell({ component, label, shown, name, empty = '–' }: Props) {
   const plain = plainValue(raw);
   const what = `${field.label} of ${label}`;
   const known = knownBy(by);
+  const reds = useReds();
   const put = (value: unknown, entered?: string) => {
+    // What is red is not taken, and neither is what stood there before it.
+    if (reds.any) return;
     setDraft(null);
     if (value === plain.value && !plain.assumed) return;
     const basis = told ? 'told' : confirmedAs(last).basis;
@@ -47,15 +51,17 @@ export function Cell({ component, label, shown, name, empty = '–' }: Props) {
           if (e.key === 'Escape') setDraft(null);
         }}
       >
-        <Control
-          name={last}
-          field={field}
-          value={draft.value}
-          entered={draft.entered}
-          set={(value, entered) => (atOnce ? put(value, entered) : setDraft({ value, entered }))}
-          autoFocus
-        />
-        <button type="button" className="val-done" onClick={() => put(draft.value, draft.entered)}>
+        <Reds tell={reds.tell}>
+          <Control
+            name={last}
+            field={field}
+            value={draft.value}
+            entered={draft.entered}
+            set={(value, entered) => (atOnce ? put(value, entered) : setDraft({ value, entered }))}
+            autoFocus
+          />
+        </Reds>
+        <button type="button" className="val-done" disabled={reds.any} onClick={() => put(draft.value, draft.entered)}>
           {t('survey.done')}
         </button>
       </span>

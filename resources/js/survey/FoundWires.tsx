@@ -82,7 +82,7 @@ function FoundRow({ hold, found }: { hold: DesignHold; found: Found }) {
             placeholder={t('survey.belongsToWhat')}
             showSearch={{ optionFilterProp: 'label' }}
             value={part}
-            onChange={choose}
+            onChange={(v) => choose(v)}
             options={Object.entries(components).map(([value, c]) => ({ value, label: c.label }))}
           />
           <Button disabled={part === null} onClick={() => void enter()}>

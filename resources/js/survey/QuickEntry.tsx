@@ -55,7 +55,7 @@ export function QuickEntry({ hold, direct = false }: { hold: DesignHold; direct?
         <Select
           aria-label={t('survey.panel')}
           value={panel}
-          onChange={setPanel}
+          onChange={(v) => setPanel(v)}
           options={panels.map(([value, c]) => ({ value, label: c.label }))}
         />
       )}

@@ -68,7 +68,7 @@ function Copy({ hold }: { hold: DesignHold }) {
         placeholder={t('survey.orCopyTheSurveyOf')}
         showSearch={{ optionFilterProp: 'label' }}
         value={from}
-        onChange={setFrom}
+        onChange={(v) => setFrom(v)}
         options={others.map((j) => ({ value: j.id, label: j.customer ? `${j.title}, ${j.customer}` : j.title }))}
       />
       <Button disabled={from === null || hold.saving} onClick={() => void copy()}>

@@ -129,7 +129,7 @@ export default function SurveyPlace({ hold }: PlaceProps) {
               placeholder={t('survey.addAPartOfAnother')}
               showSearch={{ optionFilterProp: 'label' }}
               value={adding}
-              onChange={setAdding}
+              onChange={(v) => setAdding(v)}
               options={Object.entries(forms).map(([value, f]) => ({ value, label: f.name }))}
             />
           </div>

@@ -22,6 +22,12 @@ function remembered(key: string): Geometry | undefined {
   return known.get(key);
 }
 
+/** Forgets all drawings: they are somebody else's. */
+export function forgetWalls(): void {
+  known.clear();
+  localStorage.removeItem(STORE);
+}
+
 /** Keeps a drawing under its key. */
 export function remember(key: string, geometry: Geometry): void {
   known.delete(key);

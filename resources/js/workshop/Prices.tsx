@@ -132,7 +132,7 @@ export function Prices() {
         <Select
           aria-label={t('workshop.kindOfPart')}
           value={kind}
-          onChange={pick}
+          onChange={(v) => pick(v)}
           options={[
             { value: '', label: t('workshop.allKinds') },
             ...Object.entries(kinds).map(([value, label]) => ({ value, label })),

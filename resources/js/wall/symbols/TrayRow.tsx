@@ -125,9 +125,9 @@ export function TrayRow({
       <span className="row-rating figures">
         {volts !== undefined ? `${volts.toFixed(1)} V` : row.ratingA ? `${row.ratingA} A` : ''}
       </span>
-      <span className="bar" aria-hidden="true">
+      <span className="row-load" aria-hidden="true">
         <span
-          className={`bar-fill ${share >= 0.999 ? 'bar-over' : share > 0.8 ? 'bar-near' : ''}`}
+          className={`row-load-fill ${share >= 0.999 ? 'row-load-over' : share > 0.8 ? 'row-load-near' : ''}`}
           style={{ width: `${share * 100}%` }}
         />
       </span>
