@@ -68,6 +68,7 @@ Route::middleware([
     Route::post('/rigs/{rig}', [RigController::class, 'update']);
     Route::get('/jobs/{job}', [JobController::class, 'show']);
     Route::post('/jobs/{job}/edits', [JobController::class, 'edit']);
+    Route::put('/jobs/{job}/away', [JobController::class, 'away']);
     Route::post('/jobs/{job}/undo', [JobController::class, 'undo']);
     Route::get('/jobs/{job}/looks', [LooksController::class, 'index']);
     Route::get('/jobs/{job}/revisions', [JobController::class, 'revisions']);

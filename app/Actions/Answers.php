@@ -16,7 +16,7 @@ final class Answers
     /**
      * The views of a document, and the answers of the wanted ones that the client does not have.
      *
-     * @param list<string> $want view ids; all when empty
+     * @param list<string> $want view ids; none when empty
      * @param list<string> $have hashes
      * @return string JSON: {"views": […], "answers": {hash: answer}}
      */
@@ -25,7 +25,7 @@ final class Answers
         $job = new JobAnswers($document, new KeptProofs());
         $parts = [];
         foreach ($job->views as $view) {
-            if (($want === [] || in_array($view['id'], $want, true)) && !in_array($view['hash'], $have, true)) {
+            if (in_array($view['id'], $want, true) && !in_array($view['hash'], $have, true)) {
                 $parts[$view['hash']] = json_encode($view['hash']) . ':' . $this->one($job, $view['hash']);
             }
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Http\Controllers\HereController;
+use App\Jobs\SummariseJob;
 use App\Models\Approval;
 use App\Models\LogEntry;
 use App\Models\Reading;
@@ -18,8 +19,8 @@ use Illuminate\Support\Facades\DB;
 use stdClass;
 
 /**
- * What a job on the floor is held up by and what is done next. The dangers of a job are worked out once a revision;
- * a list that finds many of them unknown works out a few and tells the rest as not known yet.
+ * What a job on the floor is held up by and what is done next. A list works nothing out: what it does not find is
+ * told as not known yet, and worked out by the worker, once a revision and once a line of the logbook.
  */
 final class FloorSummary
 {
@@ -27,10 +28,11 @@ final class FloorSummary
 
     public function __construct(private readonly Builds $builds) {}
 
-    /** Jobs that one list may work out. */
-    private const A_LIST = 4;
+    /** So long nobody asks the worker again for the same, s. */
+    private const ASKED_S = 120;
 
-    private int $worked = 0;
+    /** After so long working out a job makes room for what else waits, s. */
+    private const AT_A_TIME_S = 1.5;
 
     /** @var ?array<int, list<string>> job => who is on it now */
     private ?array $present = null;
@@ -52,7 +54,7 @@ final class FloorSummary
             $plans === [] => 'plan',
             default => 'prove',
         };
-        [$dangers, $plan] = $components === [] ? [0, null] : $this->dangers($job, $document);
+        [$dangers, $plan] = $components === [] ? [0, null] : $this->dangers($job);
         $work = $this->work($job);
 
         return [
@@ -79,14 +81,59 @@ final class FloorSummary
         if ($approval === null) {
             return null;
         }
+        $key = self::workKey($job, $approval);
+        if (!is_array(Cache::get($key))) {
+            $this->ask($job, $key);
+        }
+        /** @var ?array{next: string, blocks: list<string>, done: int, steps: int} $known */
+        $known = Cache::get($key) ?? Cache::get("stands:last:{$job->id}");
+
+        return $known ?? ['next' => 'Being worked out', 'blocks' => [], 'done' => 0, 'steps' => 0];
+    }
+
+    private static function workKey(RigJob $job, Approval $approval): string
+    {
         $last = LogEntry::query()->where('rig_job_id', $job->id)->max('number');
         $read = Reading::query()->where('rig_job_id', $job->id)->max('id');
 
-        return Cache::remember(
-            "stands:{$job->id}:{$approval->id}:{$last}:{$read}",
-            self::KEEP_S,
-            fn(): array => $this->stands($job, $approval),
-        );
+        return "stands:{$job->id}:{$approval->id}:{$last}:{$read}";
+    }
+
+    private static function dangerKey(RigJob $job): string
+    {
+        return "floor:plan:{$job->id}:{$job->head}";
+    }
+
+    /** Has the worker work out what a list does not know of a job. */
+    private function ask(RigJob $job, string $what): void
+    {
+        if (Cache::add("asked:{$what}", true, self::ASKED_S)) {
+            SummariseJob::dispatch($job->id)->onQueue(SummariseJob::QUEUE);
+        }
+    }
+
+    /**
+     * Works out what lists tell of a job, for a while.
+     *
+     * @return bool whether that was all
+     */
+    public function workOut(RigJob $job): bool
+    {
+        $approval = $this->builds->approval($job);
+        $key = $approval === null ? null : self::workKey($job, $approval);
+        if ($approval !== null && $key !== null && !is_array(Cache::get($key))) {
+            $stands = $this->stands($job, $approval);
+            Cache::put($key, $stands, self::KEEP_S);
+            Cache::put("stands:last:{$job->id}", $stands, self::KEEP_S);
+        }
+
+        return is_array(Cache::get(self::dangerKey($job))) || $this->count($job, $job->revision($job->head)->decoded());
+    }
+
+    /** Notes that a job is more than the worker can work out. */
+    public function giveUp(RigJob $job): void
+    {
+        Cache::put(self::dangerKey($job), [null, null], self::KEEP_S);
     }
 
     /** @return array{next: string, blocks: list<string>, done: int, steps: int} how the work stands by the logbook */
@@ -178,20 +225,37 @@ final class FloorSummary
      *
      * @return array{?int, ?string}
      */
-    private function dangers(RigJob $job, stdClass $document): array
+    private function dangers(RigJob $job): array
     {
-        $key = "floor:plan:{$job->id}:{$job->head}";
-        /** @var ?array{int, ?string} $known */
-        $known = Cache::get($key);
-        if (is_array($known)) {
-            return $known;
+        $key = self::dangerKey($job);
+        if (!is_array(Cache::get($key))) {
+            $this->ask($job, $key);
         }
-        if ($this->worked++ >= self::A_LIST) {
-            return [null, null];
+        /** @var array{?int, ?string} $known */
+        $known = Cache::get($key) ?? [null, null];
+
+        return $known;
+    }
+
+    /** Counts the dangers of one plan after another; false when there are more of them and the time is up. */
+    private function count(RigJob $job, stdClass $document): bool
+    {
+        $key = self::dangerKey($job);
+        if (get_object_vars($document->asFound->components) === []) {
+            Cache::put($key, [0, null], self::KEEP_S);
+
+            return true;
         }
+        /** @var array{done: list<string>, fewest: ?array{int, ?string}} $so */
+        $so = Cache::get("{$key}:so-far") ?? ['done' => [], 'fewest' => null];
+        $began = hrtime(true);
         $answers = new JobAnswers($document, new KeptProofs());
-        $fewest = null;
-        foreach ($answers->ends() ?: ['as_found'] as $view) {
+        foreach (array_diff($answers->ends() ?: ['as_found'], $so['done']) as $view) {
+            if ($so['done'] !== [] && hrtime(true) - $began > self::AT_A_TIME_S * 1e9) {
+                Cache::put("{$key}:so-far", $so, self::KEEP_S);
+
+                return false;
+            }
             $judged = $answers->judged($view);
             $count = count(
                 array_filter(
@@ -200,13 +264,15 @@ final class FloorSummary
                 ),
             );
             $plan = $document->plans->{explode('/', $view)[0]}->title ?? null;
-            if ($fewest === null || $count < $fewest[0]) {
-                $fewest = [$count, $plan];
+            $so['done'][] = $view;
+            if ($so['fewest'] === null || $count < $so['fewest'][0]) {
+                $so['fewest'] = [$count, $plan];
             }
         }
-        Cache::put($key, $fewest, self::KEEP_S);
+        Cache::forget("{$key}:so-far");
+        Cache::put($key, $so['fewest'] ?? [0, null], self::KEEP_S);
 
-        return $fewest;
+        return true;
     }
 
     /** @return array<int, list<string>> who is on each job now, asked once for a whole list */

@@ -122,6 +122,7 @@ final class Schedules
             Approval::query()->whereIn('rig_job_id', clone $jobs)->max('id'),
             $workshop
                 ->rigJobs()
+                ->whereNull('away_at')
                 ->orderBy('id')
                 ->get(['id', 'title', 'comes_on', 'goes_on'])
                 ->toArray(),
@@ -145,6 +146,7 @@ final class Schedules
         $rows = [];
         $jobs = $workshop
             ->rigJobs()
+            ->whereNull('away_at')
             ->with('workshop')
             ->whereIn('id', Approval::query()->select('rig_job_id'))
             ->orderByRaw('goes_on nulls last')

@@ -144,6 +144,7 @@ final class OpenApiDocument
                 'kind' => $text,
                 'customer' => $maybe,
                 'revision' => $integer,
+                'away' => ['type' => 'boolean'],
                 'changedAt' => $text,
                 'customerId' => ['type' => ['integer', 'null']],
                 'rig' => $maybe,

@@ -28,6 +28,8 @@ enum Happening: string
     case Imported = 'imported';
     case CustomerErased = 'customer_erased';
     case GatePassed = 'gate_passed';
+    case PutAway = 'job_put_away';
+    case TakenOut = 'job_taken_out';
 
     /** What an entry says, with its particulars between braces. */
     public function words(): string
@@ -53,6 +55,8 @@ enum Happening: string
             self::Exported => 'took out {thing} of job {job}, revision {revision}',
             self::Imported => 'put a job file into job {job}',
             self::CustomerErased => 'erased customer {customer}: {what}',
+            self::PutAway => 'put job {job} away: {title}',
+            self::TakenOut => 'took job {job} out again: {title}',
             self::GatePassed => 'passed "{gate}" of job {job} without its proof ({read}): {why}',
         };
     }

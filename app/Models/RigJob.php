@@ -21,13 +21,20 @@ use Illuminate\Support\Carbon;
  * @property int $head
  * @property string|null $comes_on day on which the rig is brought
  * @property string|null $goes_on day on which it is fetched
+ * @property Carbon|null $away_at when it was put away: it is in no list since
  * @property Carbon $updated_at
  * @property Customer|null $customer
  * @property Rig|null $rig
  */
 final class RigJob extends Model
 {
-    protected $fillable = ['customer_id', 'rig_id', 'title', 'kind', 'head', 'comes_on', 'goes_on'];
+    protected $fillable = ['customer_id', 'rig_id', 'title', 'kind', 'head', 'comes_on', 'goes_on', 'away_at'];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['away_at' => 'datetime'];
+    }
 
     /** @return BelongsTo<Customer, $this> */
     public function customer(): BelongsTo

@@ -52,6 +52,17 @@ final class RigJobPolicy
             : Response::deny('A lead technician lets a plan be built; ask one.');
     }
 
+    /** A lead puts jobs away and takes them out again. */
+    public function putAway(User $user, RigJob $job): Response
+    {
+        $view = $this->view($user, $job);
+        if ($view->denied()) {
+            return $view;
+        }
+
+        return $user->role === Role::Lead ? Response::allow() : Response::deny('A lead puts jobs away; ask one.');
+    }
+
     /** Plans: technicians and leads. */
     public function plan(User $user, RigJob $job): Response
     {

@@ -166,7 +166,7 @@ test('a planned part is opened where it stands, changed, and taken back to what 
 
   await fuse.focus();
   await page.keyboard.press('Enter');
-  await page.getByRole('spinbutton', { name: /Rating/ }).fill('175');
+  await page.getByRole('textbox', { name: /Rating/ }).fill('175');
   await page.getByRole('button', { name: 'Done' }).click();
   await expect(fuse).toContainText('175 A');
 

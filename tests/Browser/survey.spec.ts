@@ -89,7 +89,7 @@ test('sizes answer by school, and a fuse is taken over into the plan', async ({ 
   await page.getByRole('link', { name: 'Size', exact: true }).click();
   // Opened where it stands, and its consequence read at once.
   await page.getByRole('button', { name: 'Open Main fuse' }).click();
-  await page.getByRole('spinbutton', { name: /Rating/ }).fill('300');
+  await page.getByRole('textbox', { name: /Rating/ }).fill('300');
   await page.getByRole('button', { name: 'Done' }).click();
   await expect(page.getByText('is an interim part')).toBeVisible();
   await page.getByRole('button', { name: 'use 400 A' }).click();

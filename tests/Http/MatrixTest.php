@@ -15,7 +15,7 @@ use Illuminate\Support\Str;
 const LEAD_ALONE = ['/people', '/customers', '/audit'];
 
 /** What is the lead's alone beside these, by method. */
-const LEAD_ALONE_BY_METHOD = ['POST /jobs/{job}/approvals', 'PUT /workshop/hours'];
+const LEAD_ALONE_BY_METHOD = ['POST /jobs/{job}/approvals', 'PUT /workshop/hours', 'PUT /jobs/{job}/away'];
 
 /** What an apprentice may not, beside what is the lead's alone. */
 const NOT_AN_APPRENTICE = [
@@ -85,6 +85,7 @@ function bodyFor(string $path): array
                 ],
             ],
         ],
+        '/jobs/{job}/away' => ['away' => true],
         '/jobs/{job}/dates' => ['comesOn' => '2026-12-01', 'goesOn' => '2026-12-04'],
         '/workshop/hours' => [
             'week' => [1 => [[480, 960]]],

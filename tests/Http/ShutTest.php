@@ -25,7 +25,9 @@ function builtJob(TestCase $test): array
     $test->actingAs($lead);
     approve($test, $job)->assertCreated();
 
-    return [$job, collect($test->getJson("/api/v1/jobs/{$job->id}/build")->json('steps'))->keyBy('kind')->all()];
+    $steps = $test->getJson("/api/v1/jobs/{$job->id}/build")->json('steps');
+
+    return [$job, collect($steps)->keyBy('kind')->all()];
 }
 
 /** How a step stands. @return array<string, mixed> */
@@ -42,7 +44,8 @@ it('takes from nobody that volts are dead, whoever says so and in whatever words
         $this->actingAs($this->person($role));
         foreach (['isolate', 'prove_dead', 'ohms', 'main_fuse'] as $kind) {
             foreach (['asdf', WHY] as $words) {
-                $said = sendLog($this, $job, [logLine('override', $steps[$kind]['id'], ['words' => $words])])->assertOk();
+                $line = logLine('override', $steps[$kind]['id'], ['words' => $words]);
+                $said = sendLog($this, $job, [$line])->assertOk();
                 expect($said->json('taken'))
                     ->toBe([])
                     ->and($said->json('refused.0.problems.0.message'))
@@ -58,9 +61,7 @@ it('takes from nobody that volts are dead, whoever says so and in whatever words
         ->assertOk()
         ->assertJsonCount(1, 'taken')
         ->assertJsonPath('refused.0.problems.0.message', fn(string $m): bool => str_contains($m, 'still waits for'));
-    expect(stateOf($this, $job, $dead['id']))
-        ->status->toBe('waiting')
-        ->doneAt->toBeNull();
+    expect(stateOf($this, $job, $dead['id']))->status->toBe('waiting')->doneAt->toBeNull();
 });
 
 it('lets a lead pass another gate, with a reason of substance, in the audit log, and nobody else', function (): void {
@@ -147,12 +148,11 @@ it('answers each bad line by itself, and keeps its neighbours', function (array 
 it('keeps what a wrong clock says, with the time set right', function (string $sentAt, string $at): void {
     [$job, $steps] = builtJob($this);
     $line = logLine('note', $steps['baseline']['id'], ['words' => 'by a wrong clock'], 0, $at);
-    sendLog($this, $job, [$line], sentAt: $sentAt)->assertOk()->assertJsonCount(1, 'taken');
+    sendLog($this, $job, [$line], sentAt: $sentAt)
+        ->assertOk()
+        ->assertJsonCount(1, 'taken');
     $entry = LogEntry::query()->sole();
-    expect($entry->clock_said->format('Y-m-d\TH:i:s\Z'))
-        ->toBe($at)
-        ->and($entry->at->isFuture())
-        ->toBeFalse();
+    expect($entry->clock_said->format('Y-m-d\TH:i:s\Z'))->toBe($at)->and($entry->at->isFuture())->toBeFalse();
 })->with([
     ['1970-01-01T00:00:10Z', '1970-01-01T00:00:00Z'],
     ['2099-06-01T12:00:00Z', '2099-06-01T11:00:00Z'],
@@ -175,7 +175,9 @@ it('stores the good ones of a parcel of which the database refuses one', functio
 
 it('refuses bytes that are no text in an address, a query or a form', function (string $address): void {
     $this->actingAs($this->person(Role::Lead));
-    $this->getJson($address)->assertStatus(422)->assertJsonStructure(['message', 'problems']);
+    $this->getJson($address)
+        ->assertStatus(422)
+        ->assertJsonStructure(['message', 'problems']);
 })->with(['/api/v1/jobs?customer=%FF', '/api/v1/floor?x=a%00b', '/api/v1/jobs?%FF=1', '/api/v1/customers?a[b]=%C3%28']);
 
 it('tells by the state of a statement what is wrong with it, never by words', function (): void {

@@ -60,8 +60,8 @@ final class Fixtures extends Command
      */
     private function logbook(): string
     {
-        $document = JobFile::read((string) file_get_contents(base_path(self::FROM['tideline'])));
-        $answer = BuildAnswer::of($document, 'line');
+        $document = JobFile::read((string) file_get_contents(base_path('docs/examples/grafting-trailer.json')));
+        $answer = BuildAnswer::of($document, 'panel');
         mt_srand(7);
         $steps = array_values($answer->work->steps);
         foreach ($steps as $step) {
@@ -73,7 +73,7 @@ final class Fixtures extends Command
         }
         $cases = [];
         for ($case = 0; $case < self::CASES; $case++) {
-            $drawn = $case % 2 === 0 ? [] : $this->down($steps, mt_rand(1, 12));
+            $drawn = $case % 2 === 0 ? [] : $this->down($steps, mt_rand(1, $case % 4 === 1 ? 12 : count($steps)));
             $begun = count($drawn);
             for ($n = 1; $n <= 60; $n++) {
                 // Mostly down the rope, now and then anywhere.

@@ -38,6 +38,15 @@ final class FloorController
             schema: new OA\Schema(type: 'string'),
         ),
     ]
+    #[
+        OA\Parameter(
+            name: 'away',
+            in: 'query',
+            required: false,
+            description: 'those that were put away instead',
+            schema: new OA\Schema(type: 'integer', enum: [0, 1]),
+        ),
+    ]
     #[OA\Parameter(name: 'rig', in: 'query', required: false, schema: new OA\Schema(type: 'integer'))]
     #[OA\Parameter(name: 'customer', in: 'query', required: false, schema: new OA\Schema(type: 'integer'))]
     #[
@@ -64,6 +73,11 @@ final class FloorController
         $jobs = User::of($request)
             ->workshop->rigJobs()
             ->with(['customer', 'rig'])
+            ->when(
+                $request->boolean('away'),
+                fn(Builder $rows) => $rows->whereNotNull('away_at'),
+                fn(Builder $rows) => $rows->whereNull('away_at'),
+            )
             ->when(
                 $request->integer('rig') > 0,
                 fn(Builder $rows) => $rows->where('rig_id', min(2_147_483_647, $request->integer('rig'))),
@@ -103,6 +117,7 @@ final class FloorController
                     'rig' => $job->rig?->name,
                     'rigId' => $job->rig_id,
                     'revision' => $job->head,
+                    'away' => $job->away_at !== null,
                     'changedAt' => $job->updated_at->toIso8601ZuluString(),
                 ] + $floor->of($job),
             ),

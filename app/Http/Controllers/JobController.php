@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\Design;
+use App\Auth\Audit;
 use App\Http\DesignAnswer;
 use App\Http\Page;
 use App\Http\Requests\EditRequest;
+use App\Models\Happening;
 use App\Models\Revision;
 use App\Models\RigJob;
 use App\Models\User;
@@ -104,7 +106,7 @@ final class JobController
             name: 'want',
             in: 'query',
             required: false,
-            description: 'view ids, with commas',
+            description: 'view ids, with commas; left out or empty, no view is worked out',
             schema: new OA\Schema(type: 'string'),
         ),
     ]
@@ -179,6 +181,48 @@ final class JobController
         );
 
         return $this->answer->of($job, $revision, $request->words('want'), $request->words('have'), $notices);
+    }
+
+    #[
+        OA\Put(
+            path: '/jobs/{job}/away',
+            operationId: 'putAway',
+            summary: 'Put a job away: it is in no list then; or take it out again. Nothing of it is lost. A lead\'s.',
+        ),
+    ]
+    #[OA\Parameter(name: 'job', in: 'path', required: true, schema: new OA\Schema(type: 'integer'))]
+    #[
+        OA\RequestBody(
+            required: true,
+            content: new OA\JsonContent(
+                required: ['away'],
+                properties: [new OA\Property(property: 'away', type: 'boolean')],
+            ),
+        ),
+    ]
+    #[OA\Response(response: 204, description: 'Done')]
+    #[
+        OA\Response(
+            response: 403,
+            description: 'Not a lead',
+            content: new OA\JsonContent(ref: '#/components/schemas/Trouble'),
+        ),
+    ]
+    public function away(Request $request, RigJob $job): Response
+    {
+        Gate::authorize('putAway', $job);
+        $away = (bool) $request->validate(['away' => ['required', 'boolean']])['away'];
+        if (($job->away_at !== null) !== $away) {
+            // What is put away is not changed by it.
+            $job->timestamps = false;
+            $job->update(['away_at' => $away ? now() : null]);
+            Audit::note($away ? Happening::PutAway : Happening::TakenOut, User::of($request), [
+                'job' => $job->id,
+                'title' => $job->title,
+            ]);
+        }
+
+        return response()->noContent();
     }
 
     #[

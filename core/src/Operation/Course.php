@@ -7,6 +7,7 @@ namespace Hollin\Core\Operation;
 use Hollin\Core\Network\Device;
 use Hollin\Core\Network\Fault;
 use Hollin\Core\Network\Graph;
+use Hollin\Core\Solve\Effort;
 use Hollin\Core\Solve\LoadFlow;
 use Hollin\Core\Solve\LoadFlowResult;
 use Hollin\Core\States\Contraction;
@@ -33,6 +34,7 @@ final readonly class Course
     /** @param array<string, true> $running */
     public static function of(Graph $graph, Setting $setting, array $running, string $charge = 'half'): self
     {
+        $effort = new Effort();
         $steps = [];
         $positions = $held = $tripped = [];
         $ends = true;
@@ -43,7 +45,7 @@ final readonly class Course
                 $positions,
                 new Failure('tripped', '', '', heldAt: $held),
             );
-            $flow = LoadFlow::of($settled, array_intersect_key($running, $graph->loads), [], $charge);
+            $flow = LoadFlow::of($settled, array_intersect_key($running, $graph->loads), [], $charge, $effort);
             $trips = Trips::of($flow, $graph, $settled->positions);
             // What has shut down already is solved as shut down.
             $first = array_values(array_filter($trips, fn(Trip $t): bool => $t->afterS !== null))[0] ?? null;

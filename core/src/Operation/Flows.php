@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Operation;
 
+use Hollin\Core\Solve\Effort;
 use Hollin\Core\Solve\LoadFlow;
 use Hollin\Core\Solve\LoadFlowResult;
 use Hollin\Core\States\Settled;
@@ -16,6 +17,8 @@ final class Flows
 
     /** @var array<string, array{Settled, array<string, true>, string}> what was asked for: state, loads, charge */
     public array $asked = [];
+
+    public function __construct(private readonly Effort $effort = new Effort(Effort::RIG)) {}
 
     /** @param array<string, true> $running loads that are on */
     public function of(Settled $settled, array $running, string $charge = 'half'): LoadFlowResult
@@ -30,6 +33,13 @@ final class Flows
 
         $this->asked[$key] ??= [$settled, $running, $charge];
 
-        return $this->solved[$key] ??= LoadFlow::of($settled, $running, [], $charge);
+        if (!isset($this->solved[$key])) {
+            $share = new Effort(max(0.0, min(Effort::FLOW, $this->effort->left())));
+            $had = $share->left();
+            $this->solved[$key] = LoadFlow::of($settled, $running, [], $charge, $share);
+            $this->effort->count($share, $had);
+        }
+
+        return $this->solved[$key];
     }
 }

@@ -55,6 +55,9 @@ final readonly class Coverage
             Extent::All => "not all of {$states} states checked",
             Extent::TwoSlips
                 => "too many to check: of {$states} states the named ones and those within two slips of them",
+            Extent::OneSlip
+                => "too much to check: of {$states} states the named ones, those within one slip of them, and some " .
+                'within two',
         };
 
         return $this->left === []

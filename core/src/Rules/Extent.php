@@ -9,4 +9,5 @@ enum Extent: string
 {
     case All = 'all';
     case TwoSlips = 'two_slips';
+    case OneSlip = 'one_slip';
 }

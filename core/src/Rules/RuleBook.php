@@ -8,7 +8,7 @@ namespace Hollin\Core\Rules;
 final class RuleBook
 {
     /** Changes when what a rule says changes; printed sheets carry it. */
-    public const VERSION = '2026.15';
+    public const VERSION = '2026.16';
 
     private const CLASSES = [
         JoinedSources::class,
@@ -79,6 +79,7 @@ final class RuleBook
         ControllerClips::class,
         ArrayLabels::class,
         Restless::class,
+        NotChecked::class,
         DoesNotApply::class,
     ];
 

@@ -17,6 +17,9 @@ final class Search
     /** A neutral-ground overlap or a joint shorter than this is no finding, s. */
     public const PASSING_S = 0.1;
 
+    /** Settings that are gone through where there are too many for all. */
+    private const MOST_SETTINGS = 20_000;
+
     private readonly Hazards $hazards;
 
     private readonly Untouched $untouched;
@@ -51,7 +54,7 @@ final class Search
         $apart = new Enumeration($this->rig->engine, $this->direct->controls);
         $enumerated = $apart->reduced() * count($this->direct->told) <= Enumeration::BOUND;
         $this->named();
-        $enumerated ? $this->all($apart) : $this->nearby($enumeration);
+        $near = $enumerated ? $this->all($apart) : $this->nearby($enumeration);
         $this->directly();
         foreach ($this->best as $key => $b) {
             $this->found[] = Found::set($key, $b['setting'], $b['state'], $b['slips'], $b['words'], $b['states']);
@@ -59,7 +62,11 @@ final class Search
         $this->histories();
         $this->passing();
         $this->outside();
-        $extent = $enumerated && $this->direct->whole ? Extent::All : Extent::TwoSlips;
+        $extent = match (true) {
+            $enumerated && $this->direct->whole => Extent::All,
+            $near => Extent::TwoSlips,
+            default => Extent::OneSlip,
+        };
         $undoing = new Undoing(
             $this->rig,
             $this->hazards,
@@ -117,7 +124,7 @@ final class Search
     }
 
     /** Every setting of what the battery side does not settle by itself, times what it can tell the rest. */
-    private function all(Enumeration $apart): void
+    private function all(Enumeration $apart): true
     {
         $controls = array_map(fn($d): string => $d->id, $apart->controls());
         // Where the battery side is not gone through by itself, its rules are asked here.
@@ -145,6 +152,8 @@ final class Search
                 }
             }
         }
+
+        return true;
     }
 
     /**
@@ -209,23 +218,34 @@ final class Search
         }
     }
 
-    /** Settings within two slips of a named state, when there are too many to go through. */
-    private function nearby(Enumeration $enumeration): void
+    /**
+     * Settings within two slips of a named state, when there are too many to go through; false where those within two
+     * were too many as well.
+     */
+    private function nearby(Enumeration $enumeration): bool
     {
+        $near = [];
         foreach ($this->rig->named as $id => $state) {
             $untouched = $this->untouched->of($this->rig->settled[$id]);
             foreach ($enumeration->controls() as $i => $first) {
                 foreach (isset($untouched[$first->id]) ? [] : $first->positionNames() as $p) {
                     $one = $state->setting->with($first->id, $p);
-                    $beside = $this->untouched->of($this->look($one));
-                    foreach (array_slice($enumeration->controls(), $i + 1) as $second) {
-                        foreach (isset($beside[$second->id]) ? [] : $second->positionNames() as $q) {
-                            $this->look($one->with($second->id, $q));
-                        }
-                    }
+                    $near[] = [$i, $one, $this->untouched->of($this->look($one))];
                 }
             }
         }
+        foreach ($near as [$i, $one, $beside]) {
+            foreach (array_slice($enumeration->controls(), $i + 1) as $second) {
+                foreach (isset($beside[$second->id]) ? [] : $second->positionNames() as $q) {
+                    if ($this->settings >= self::MOST_SETTINGS) {
+                        return false;
+                    }
+                    $this->look($one->with($second->id, $q));
+                }
+            }
+        }
+
+        return true;
     }
 
     private function look(Setting $setting): Settled

@@ -62,6 +62,7 @@ final class AcSide
         public readonly array $injections,
         private readonly array $running,
         private readonly array $more,
+        private readonly Effort $effort = new Effort(),
     ) {
         $situation = $settled->situation;
         foreach ($injections as $injection) {
@@ -96,6 +97,7 @@ final class AcSide
             );
         }
         $this->network = $this->networkAtFirst();
+        $this->effort->spend(4 * count($this->ported) * count($this->network->names));
         $this->ports = new Ports($this->network, [
             ...array_map(fn(PowerInjection $i): array => [$i->a, $i->b], $this->ported),
             ...array_map(fn(Winding $w): array => [$w->a, $w->b], $this->windings),
@@ -167,6 +169,7 @@ final class AcSide
         $injection = $this->ported[$port];
         $injection->collapsed = true;
         $this->absorbed[$port] = $injection->nominal();
+        $this->effort->spend(8 * count($this->ported) ** 2);
         $this->ports->absorb($port, ...$this->absorbed[$port]);
         $this->drawn[0][$port] = $this->drawn[1][$port] = 0.0;
         $this->across = $this->ports->volts(...$this->drawn);
@@ -214,6 +217,7 @@ final class AcSide
                     [$iRe[$p], $iIm[$p]] = $injection->currentAt($vRe[$p], $vIm[$p]);
                 }
             }
+            $this->effort->spend(4 * count($iRe) ** 2);
             [$nRe, $nIm] = $this->ports->volts($iRe, $iIm);
             $moved = 0.0;
             $worst = null;

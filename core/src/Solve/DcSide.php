@@ -69,6 +69,7 @@ final class DcSide
         public readonly array $injections,
         array $chargers,
         private readonly string $charge,
+        private readonly Effort $effort = new Effort(),
     ) {
         $this->stages = new ChargerStages($chargers);
         $this->batteries = $settled->situation->network->graph->batteries;
@@ -105,6 +106,7 @@ final class DcSide
             $this->injections,
             $this->stages->chargers,
         );
+        $this->effort->spend(count($this->ported) * count($this->network->names));
         // What holds its volts stands in the network itself, and each charger puts in what it gives beside that: an
         // island that nothing else holds up would hang on leakage.
         $held = clone $this->network;
@@ -274,6 +276,7 @@ final class DcSide
         $zeros = array_fill(0, $n, 0.0);
         for ($round = 0; $round < self::MOST_ROUNDS; $round++) {
             $this->rounds++;
+            $this->effort->spend($n ** 3 / 3 + $n ** 2);
             $v = $this->ports->volts($i, $zeros)[0];
             $off = $slope = [];
             foreach ($this->ported as $p => $injection) {

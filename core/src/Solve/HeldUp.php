@@ -108,6 +108,29 @@ final class HeldUp
         return $held;
     }
 
+    /**
+     * Units that could assist a supply, had they anything to take it from but what comes from behind them.
+     *
+     * @param array<string, Source> $live
+     * @param array<string, PowerConverter> $chargers
+     * @param array<string, PowerConverter> $inverting
+     * @return array<string, true>
+     */
+    public static function without(Situation $situation, array $live, array $chargers, array $inverting): array
+    {
+        $unheld = [];
+        foreach ($inverting as $id => $unit) {
+            if (
+                $unit->kind === PowerConverter::ASSIST &&
+                !self::least($situation, $live, $chargers, $inverting, $unit)->holds(...$unit->input)
+            ) {
+                $unheld[$id] = true;
+            }
+        }
+
+        return $unheld;
+    }
+
     /** Whether sources stand between two terminals, so that there can be volts at all. */
     public function holds(string $pos, string $neg): bool
     {

@@ -53,6 +53,12 @@ final class LoadFlow
     /** @var array<string, PowerConverter> inverters that run and units that could assist */
     private array $inverting = [];
 
+    /** Why nothing is solved: two sources are joined. */
+    private readonly ?string $joined;
+
+    /** @var array<string, true> units that could assist, were there anything to take it from */
+    private array $unheld;
+
     /**
      * @param array<string, true> $running loads that are switched on, as circuit.load
      * @param list<array{string, string, float}> $more further resistances, as a meter or a person: terminal, terminal,
@@ -63,6 +69,7 @@ final class LoadFlow
         private readonly array $running,
         private readonly array $more,
         private readonly string $charge,
+        private readonly Effort $effort,
     ) {
         $this->situation = $settled->situation;
         $this->graph = $settled->situation->network->graph;
@@ -77,12 +84,6 @@ final class LoadFlow
         $this->holdUp();
     }
 
-    /** Why nothing is solved: two sources are joined. */
-    private readonly ?string $joined;
-
-    /** @var array<string, true> units that could assist, were there anything to take it from */
-    private array $unheld = [];
-
     /** What nothing holds up gives nothing: an inverter without a battery, and what runs on it alone. */
     private function holdUp(): void
     {
@@ -95,14 +96,7 @@ final class LoadFlow
                 $this->shutDown[] = $id;
             }
         }
-        foreach ($this->inverting as $id => $unit) {
-            if ($unit->kind === PowerConverter::ASSIST) {
-                $others = HeldUp::least($this->situation, $this->live, $this->chargers, $this->inverting, $unit);
-                if (!$others->holds(...$unit->input)) {
-                    $this->unheld[$id] = true;
-                }
-            }
-        }
+        $this->unheld = HeldUp::without($this->situation, $this->live, $this->chargers, $this->inverting);
     }
 
     /**
@@ -115,10 +109,18 @@ final class LoadFlow
         array $running,
         array $more = [],
         string $charge = 'half',
+        ?Effort $effort = null,
     ): LoadFlowResult {
-        $make = new self($settled, $running, $more, $charge);
-
-        return $make->joined === null ? $make->solve() : LoadFlowResult::none($make->joined);
+        $make = new self($settled, $running, $more, $charge, $effort ?? new Effort());
+        try {
+            return $make->joined === null ? $make->solve() : LoadFlowResult::none($make->joined);
+        } catch (TooMuch) {
+            return LoadFlowResult::none(
+                TooMuch::WORDS .
+                    count($running) .
+                    ' loads at once. Checked was what is joined; no volts and no amps of this state were.',
+            );
+        }
     }
 
     private function joined(): ?string
@@ -185,12 +187,14 @@ final class LoadFlow
             [...$demands->alternating(), ...array_values($inputs), ...array_values($added)],
             $this->running,
             $this->more,
+            $this->effort,
         );
         $dc = new DcSide(
             $this->settled,
             [...$demands->direct(), ...array_values($taken), ...array_values($direct->drawn)],
             $this->chargers + $direct->units,
             $this->charge,
+            $this->effort,
         );
         $direct->bound($dc);
         $still = false;

@@ -88,7 +88,7 @@ export function keepFor(who: Owner | null): void {
   store = new Store(name);
 }
 
-/** Brings what was kept here in order: what an owner had before stores had owners is theirs, nobody else's copies stay. */
+/** Brings what was kept here in order: what somebody had before stores had owners is theirs, no other's copies stay. */
 export async function tidy(who: Owner): Promise<void> {
   const own = store;
   for (const name of await Dexie.getDatabaseNames()) {

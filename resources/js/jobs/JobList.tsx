@@ -6,7 +6,8 @@ import { api, unwrap, type JobRow } from '../api/client';
 import { More } from '../ui/More';
 import { Severity } from '../ui/Severity';
 import { Failed, Waiting } from '../ui/Waiting';
-import { Carried } from './Carried';
+import { Carried, Orphaned } from './Carried';
+import { Away } from './Away';
 import { KINDS } from './kinds';
 import { t } from '../words/t';
 import './JobList.css';
@@ -14,7 +15,7 @@ import './JobList.css';
 /** Where the next action of a job is done. */
 const PLACE: Record<string, string> = { survey: 'survey', plan: 'plan', prove: 'plan', build: 'build' };
 
-type Filter = 'all' | 'survey' | 'plan' | 'build' | 'dangers';
+type Filter = 'all' | 'survey' | 'plan' | 'build' | 'dangers' | 'away';
 
 const FILTERS: [Filter, string][] = [
   ['all', t('jobs.all')],
@@ -22,11 +23,12 @@ const FILTERS: [Filter, string][] = [
   ['plan', t('jobs.toPlan')],
   ['build', t('jobs.building')],
   ['dangers', t('jobs.withDangersOpen')],
+  ['away', t('jobs.putAway')],
 ];
 
 /** Whether a job belongs under a filter; one whose dangers nobody has worked out yet may have some. */
 export function fits(job: JobRow, filter: Filter): boolean {
-  if (filter === 'all') return true;
+  if (filter === 'all' || filter === 'away') return true;
   return filter === 'dangers' ? job.dangers !== 0 : job.stage === filter;
 }
 
@@ -36,14 +38,24 @@ export function JobList({ customer, rig, named }: { customer?: number; rig?: num
   const [filter, setFilter] = useState<Filter>('all');
   const words = useDeferredValue(find);
   const jobs = useInfiniteQuery({
-    queryKey: ['jobs', words, customer, rig],
+    queryKey: ['jobs', words, customer, rig, filter === 'away'],
     staleTime: 0,
     networkMode: 'always',
     placeholderData: keepPreviousData,
     initialPageParam: 0,
     queryFn: async ({ pageParam }) =>
       unwrap(
-        await api.GET('/jobs', { params: { query: { after: pageParam, find: words || undefined, customer, rig } } }),
+        await api.GET('/jobs', {
+          params: {
+            query: {
+              after: pageParam,
+              find: words || undefined,
+              customer,
+              rig,
+              ...(filter === 'away' ? { away: 1 as const } : {}),
+            },
+          },
+        }),
       ),
     getNextPageParam: (last, pages) => (last.more ? pages.reduce((n, page) => n + page.jobs.length, 0) : undefined),
     // Dangers that nobody had worked out yet come a few at a time; who is on a job changes by itself.
@@ -77,9 +89,12 @@ export function JobList({ customer, rig, named }: { customer?: number; rig?: num
         </div>
       )}
       {jobs.isPending && <Waiting what={t('jobs.jobs')} />}
+      <Orphaned />
       {jobs.isError && <Carried />}
       {jobs.isError && <Failed error={jobs.error} again={() => void jobs.refetch()} />}
-      {rows?.length === 0 && words === '' && <p className="empty">{t('jobs.noJobYetStartA')}</p>}
+      {rows?.length === 0 && words === '' && (
+        <p className="empty">{filter === 'away' ? t('jobs.noneIsPutAway') : t('jobs.noJobYetStartA')}</p>
+      )}
       {rows && rows.length > 0 && shown?.length === 0 && <p className="empty">{t('jobs.noneOfThese')}</p>}
       {rows?.length === 0 && words !== '' && <p className="empty">{t('jobs.nothingIsCalled', { words })}</p>}
       <ul className="jobs">
@@ -141,6 +156,7 @@ function JobLine({ job, linked, ofRig }: { job: JobRow; linked: boolean; ofRig: 
             when: new Date(job.changedAt).toLocaleDateString(undefined, { day: 'numeric', month: 'short' }),
           })}
         </span>
+        <Away job={job} />
       </span>
     </li>
   );

@@ -13,6 +13,7 @@ afterEach(() => {
 });
 
 const row = (id: number, title: string, stage: string, more: Partial<JobRow> = {}): JobRow => ({
+  away: false,
   id,
   title,
   kind: 'travel_trailer',

@@ -17,7 +17,7 @@ it('hands on what is a length, and tells what is none', async () => {
   expect(unread).toHaveBeenLastCalledWith('purple');
   expect(screen.getByText(/Write a number and its unit/)).toBeTruthy();
   await user.clear(input);
-  expect(unread).toHaveBeenLastCalledWith('');
+  expect(set).toHaveBeenLastCalledWith(undefined);
   await user.type(input, '4 ft');
   expect(set.mock.lastCall?.[0]).toBeCloseTo(1.2192, 1);
 });

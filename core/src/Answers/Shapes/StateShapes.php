@@ -38,7 +38,7 @@ final class StateShapes
                         'reduced' => ['type' => 'integer'],
                         'situations' => ['type' => 'integer'],
                         'all' => $flag,
-                        'extent' => ['type' => 'string', 'enum' => ['all', 'two_slips']],
+                        'extent' => ['type' => 'string', 'enum' => ['all', 'two_slips', 'one_slip']],
                         'left' => Shape::list($text),
                         'words' => $text,
                     ]),

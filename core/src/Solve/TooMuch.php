@@ -1,0 +1,14 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Hollin\Core\Solve;
+
+use RuntimeException;
+
+/** More than may be spent on one answer. */
+final class TooMuch extends RuntimeException
+{
+    /** What a load flow says that was given up for it. */
+    public const WORDS = 'Too much to check: ';
+}
