@@ -29,7 +29,7 @@ it('computes an answer once and keeps it by its hash', function (): void {
 it('sends only what is wanted and not had', function (): void {
     $document = Rigs::job(Sample::choose('in_line'));
     $decode = fn(array $want, array $have): array => json_decode((new Answers())->json($document, $want, $have), true);
-    $all = $decode([], []);
+    $all = $decode(['as_found', 'p/whole'], []);
     expect(array_keys($all['answers']))
         ->toHaveCount(2)
         ->and(array_column($all['views'], 'id'))
@@ -47,7 +47,7 @@ it('keeps an empty map a map on its way to the client', function (): void {
     $lead = $this->person(Role::Lead);
     $job = app(Design::class)->create($lead, 'Empty', 'van', null);
     $content = (string) $this->actingAs($lead)
-        ->getJson("/api/v1/jobs/{$job->id}")
+        ->getJson("/api/v1/jobs/{$job->id}?want=as_found")
         ->assertOk()
         ->getContent();
     expect($content)

@@ -72,18 +72,6 @@ it('counts the dangers the plan itself shows, not those of a faulty pedestal', f
     expect($floor['dangers'])->toBe(count($own));
 });
 
-it('works out a few of many, and says of the rest that nobody has yet', function (): void {
-    $lead = $this->person(Role::Lead);
-    $this->actingAs($lead);
-    foreach (range(1, 6) as $n) {
-        $document = Rigs::job();
-        $document->title = "Rig {$n}";
-        app(Design::class)->create($lead, "Rig {$n}", 'van', null, $document);
-    }
-    $unknown = fn(): int => count(array_filter(floorOf($this), fn(array $j): bool => $j['dangers'] === null));
-    expect($unknown())->toBe(2)->and($unknown())->toBe(0);
-});
-
 it('finds by words of rig and customer, in one\'s own workshop alone', function (): void {
     $lead = $this->person(Role::Lead);
     $this->actingAs($lead);

@@ -73,7 +73,10 @@ final class Fixtures extends Command
         }
         $cases = [];
         for ($case = 0; $case < self::CASES; $case++) {
-            $drawn = $case % 2 === 0 ? [] : $this->down($steps, mt_rand(1, $case % 4 === 1 ? 12 : count($steps)));
+            $drawn =
+                $case % 2 === 0
+                    ? []
+                    : $this->down($steps, $case % 8 === 7 ? count($steps) : mt_rand(1, $case % 4 === 1 ? 12 : 50));
             $begun = count($drawn);
             for ($n = 1; $n <= 60; $n++) {
                 // Mostly down the rope, now and then anywhere.

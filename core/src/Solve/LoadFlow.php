@@ -115,11 +115,7 @@ final class LoadFlow
         try {
             return $make->joined === null ? $make->solve() : LoadFlowResult::none($make->joined);
         } catch (TooMuch) {
-            return LoadFlowResult::none(
-                TooMuch::WORDS .
-                    count($running) .
-                    ' loads at once. Checked was what is joined; no volts and no amps of this state were.',
-            );
+            return LoadFlowResult::none(TooMuch::words(count($running)));
         }
     }
 
