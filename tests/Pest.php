@@ -12,6 +12,7 @@ use App\Models\Sheet;
 use App\Models\User;
 use Hollin\Core\Rules\Sample;
 use Illuminate\Foundation\Testing\RefreshDatabase;
+use Illuminate\Support\Carbon;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
 use Tests\Rigs;
@@ -98,4 +99,68 @@ function addressOf(TestCase $test, string $path, User $owner): string
     ];
 
     return '/api/v1' . strtr($path, $ids);
+}
+
+/** Findings of the job's plan that need a reason. @return array<string, string> */
+function reasons(TestCase $test, RigJob $job): array
+{
+    $why = [];
+    foreach (
+        $test
+            ->getJson("/api/v1/jobs/{$job->id}/approvals?plan=p")
+            ->assertOk()
+            ->json('open')
+        as $open
+    ) {
+        if ($open['severity'] === 'danger') {
+            $why[$open['id']] = 'put right in the second week';
+        }
+    }
+
+    return $why;
+}
+
+function approve(TestCase $test, RigJob $job, ?string $uuid = null): TestResponse
+{
+    return $test->postJson("/api/v1/jobs/{$job->id}/approvals", [
+        'uuid' => $uuid ?? (string) Str::uuid(),
+        'revision' => $job->refresh()->head,
+        'plan' => 'p',
+        'open' => reasons($test, $job),
+        'words' => 'as talked through',
+    ]);
+}
+
+/** @param array<string, mixed> $says @return array<string, mixed> */
+function logLine(
+    string $kind,
+    string $step = '',
+    array $says = [],
+    int $seen = 0,
+    string $at = '2026-11-27T09:00:00Z',
+): array {
+    return [
+        'uuid' => (string) Str::uuid(),
+        'kind' => $kind,
+        'step' => $step,
+        'says' => (object) $says,
+        'at' => $at,
+        'seen' => $seen,
+    ];
+}
+
+/** @param list<array<string, mixed>> $entries */
+function sendLog(
+    TestCase $test,
+    RigJob $job,
+    array $entries,
+    string $tablet = 'one',
+    ?string $sentAt = null,
+): TestResponse {
+    return $test->postJson("/api/v1/jobs/{$job->id}/log", [
+        'tablet' => $tablet,
+        'revision' => 1,
+        'sentAt' => $sentAt ?? Carbon::now('UTC')->format('Y-m-d\TH:i:s\Z'),
+        'entries' => $entries,
+    ]);
 }

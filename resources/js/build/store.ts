@@ -114,16 +114,15 @@ async function adopt(from: Store, into: Store, who: Owner): Promise<void> {
 
 /** Throws away all copies; what was written here and not taken stays for whoever wrote it. */
 async function empty(of: Store): Promise<void> {
+  // Emptied, not taken away: that would wait for whatever other window has it open.
   await Promise.all([of.packs.clear(), of.drawings.clear(), of.pictures.where('sent').equals(1).delete()]);
-  if ((await of.outbox.count()) + (await of.pictures.count()) === 0) await of.delete();
-  else of.close();
+  of.close();
 }
 
 /** After somebody has signed out: nothing of the workshop's is left here but what they have not sent. */
-export async function leave(): Promise<void> {
-  const mine = store;
-  store = new Store(NOBODY);
-  await empty(mine);
+export async function leave(name: string): Promise<void> {
+  keepFor(null);
+  await empty(new Store(name));
 }
 
 /** What somebody else of the workshop has left on this tablet. */

@@ -22,7 +22,13 @@ export function SizeSelect({ label, value, set }: SizeProps) {
     <>
       <Select
         aria-label={label}
-        showSearch={{ optionFilterProp: 'label' }}
+        // By how it begins: whoever types 4 means no 14.
+        showSearch={{
+          filterOption: (typed, option) =>
+            String(option?.label ?? '')
+              .toLowerCase()
+              .startsWith(typed.trim().toLowerCase()),
+        }}
         value={value}
         onChange={(v: string) => set(v)}
         options={conductors.map((c) => ({

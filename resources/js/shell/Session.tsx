@@ -2,7 +2,7 @@ import { useQuery, useQueryClient, type QueryClient } from '@tanstack/react-quer
 import { Modal } from 'antd';
 import { createContext, useContext, useEffect, useState, type ReactNode } from 'react';
 import { api, ApiError, SIGNED_OUT, unwrap, type Me } from '../api/client';
-import { keepFor, leave, tidy } from '../build/store';
+import { keepFor, leave, store, tidy } from '../build/store';
 import { forgetWalls } from '../wall/useGeometry';
 import { SignInForm } from './SignIn';
 import { Failed, Waiting } from '../ui/Waiting';
@@ -44,9 +44,10 @@ export async function signOut(client: QueryClient): Promise<void> {
   localStorage.setItem(OUT, '1');
   localStorage.removeItem(LAST);
   forgetOthers('');
-  client.clear();
-  await leave().catch(() => undefined);
+  const mine = store.name;
   client.setQueryData(['me'], null);
+  client.removeQueries({ predicate: (q) => q.queryKey[0] !== 'me' });
+  await leave(mine).catch(() => undefined);
   await signedOut();
 }
 

@@ -13,6 +13,7 @@ import { useUnits } from '../shell/units';
 import { FigureLine } from '../ui/Arithmetic';
 import { Cautions } from '../ui/Cautions';
 import { Waiting } from '../ui/Waiting';
+import { Severity } from '../ui/Severity';
 import { t } from '../words/t';
 import { Rulers } from './Rulers';
 import './SizePlace.css';
@@ -272,10 +273,10 @@ function Drop({ volts, share }: { volts: number; share: number }) {
       <rect x="0" y="4" width="220" height="8" className="drop-track" />
       <rect x="0" y="4" width={Math.min(220, (share / limit) * 200)} height="8" className="drop-fill" />
       <line x1="200" x2="200" y1="0" y2="16" className="drop-limit" />
-      <text x="0" y="25" className="note">
+      <text x="0" y="25" className="drop-note">
         {volts.toFixed(2)} V, {(share * 100).toFixed(1)} %
       </text>
-      <text x="200" y="25" textAnchor="middle" className="note">
+      <text x="200" y="25" textAnchor="middle" className="drop-note">
         3 %
       </text>
     </svg>
@@ -315,7 +316,7 @@ function Runs({ answer, open }: { answer: Answer; open: Open }) {
                 <td className="figures">{units.length(r.lengthM)}</td>
                 <td className="figures">{r.arrivingA === null ? '–' : `${r.arrivingA} A`}</td>
                 <td className="figures" title={r.source}>
-                  {r.limitA === null ? '–' : `${r.limitA} A`} {!r.holds && <span className="sev sev-danger">!</span>}
+                  {r.limitA === null ? '–' : `${r.limitA} A`} {!r.holds && <Severity severity="danger" />}
                 </td>
                 <td className="figures" title={r.scenario ? `${r.scenario}, ${r.state}` : undefined}>
                   {r.carriedA > 0 ? `${r.carriedA.toFixed(1)} A` : '–'}

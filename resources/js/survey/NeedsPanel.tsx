@@ -20,7 +20,7 @@ export function NeedsPanel({ hold }: { hold: DesignHold }) {
   const scenarios = Object.entries(needs.scenarios ?? {});
   const set = (path: string, value: unknown) => void hold.edit({ kind: 'set_need', path, value } as never);
   return (
-    <section className="needs">
+    <section className="runs-together">
       <h1>{t('survey.whatMustRun')}</h1>
       <fieldset className="choices">
         <legend>
