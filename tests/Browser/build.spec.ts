@@ -52,6 +52,18 @@ test('from a plan to its approval, down the rope, past a gate, to what stays ope
   await page.getByRole('button', { name: 'Go on without it …' }).click();
   await page.getByLabel(/Why it is passed without proof/).fill('meter is on its way');
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  // On every later step it is said, with its reason, until it is closed.
+  await rope.getByRole('button', { name: /Every source open and locked/ }).click();
+  const over = page.getByRole('list', { name: 'Passed without proof on the way here' });
+  await expect(over).toContainText('Not proven: Baseline readings');
+  await expect(over).toContainText('meter is on its way');
+  await expect(page.getByText('Nobody passes this without its proof.')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Go on without it …' })).toHaveCount(0);
+  // Sources one after another: the second waits for the first.
+  const ticks = page.locator('.step-asks').getByRole('checkbox');
+  await expect(ticks.nth(1)).toBeDisabled();
+  await ticks.nth(0).click();
+  await expect(ticks.nth(1)).toBeEnabled();
   await page.getByText(/Open items/).click();
   await expect(page.getByText('Baseline readings: passed without proof, meter is on its way')).toBeVisible();
   await expect(page.getByText('Blocks the hand-over').first()).toBeVisible();

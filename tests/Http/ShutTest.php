@@ -105,11 +105,20 @@ it('passes no gate that waits, and takes no source before its turn', function ()
 
 it('takes another way of opening from a technician, in a sentence', function (): void {
     [$job, $steps] = builtJob($this);
-    $ask = $steps['isolate']['asks'][0];
+    $ask = collect($steps['isolate']['asks'])->first(fn(array $a): bool => $a['otherwise'] !== '');
     $way = fn(string $words): array => logLine('value', $steps['isolate']['id'], [
         'ask' => $ask['otherwise'],
         'words' => $words,
     ]);
+    // What comes before it in turn.
+    $first = [];
+    foreach ($steps['isolate']['asks'] as $before) {
+        if ($before['id'] === $ask['id']) {
+            break;
+        }
+        $first[] = logLine('value', $steps['isolate']['id'], ['ask' => $before['id'], 'tick' => true]);
+    }
+    sendLog($this, $job, $first)->assertJsonCount(count($first), 'taken');
     $this->actingAs($this->person(Role::Apprentice));
     sendLog($this, $job, [$way('cord lifted at the splice box and capped')])->assertJsonPath('taken', []);
     $this->actingAs($this->person(Role::Technician));

@@ -27,15 +27,13 @@ final readonly class Isolating
             return [];
         }
         $isolation = $this->site->isolation;
-        $asks = [
-            Ask::tick('loads_off', 'Loads off: appliances unplugged or switched off, 12 V loads off')->orOtherwise(),
-        ];
+        $asks = [Ask::tick('loads_off', 'Loads off: appliances unplugged or switched off, 12 V loads off')];
         foreach ($isolation->running as $id => $unit) {
             $asks[] = Ask::tick(
                 "unit_{$id}",
                 "{$unit} off at its own switch",
                 why: 'so that nothing is parted under load; off is not isolated',
-            )->orOtherwise();
+            );
         }
         foreach ($isolation->openings as $opening) {
             foreach ($opening->ticks() as $id => $words) {

@@ -97,6 +97,7 @@ function Otherwise({ ask, step, hold, disabled, waits }: Props & { waits: boolea
       </p>
     );
   // What was taken as asked needs no other way; apprentices find none.
+  if (hold.states[step.id]!.status === 'waiting') return null;
   if (disabled || waits || me?.role === 'apprentice' || (taken !== undefined && taken.right !== false)) return null;
   return (
     <div className="ask-otherwise">

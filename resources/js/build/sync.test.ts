@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { store, write } from './store';
-import { bring, fetchBuild } from './sync';
+import { inStoreOf, keepFor, leave, leftBehind, store, tidy, write } from './store';
+import { bring, bringOf, fetchBuild } from './sync';
 
 // Addresses without a host are the page's own; here there is no page.
 const line = vi.hoisted(() => {
@@ -27,6 +27,10 @@ class Server {
   heard = 0;
   away: (n: number) => 'before' | 'after' | null = () => null;
   refuses = new Set<string>();
+  /** lines with which it takes no parcel at all */
+  chokes = new Set<string>();
+  /** in whose name parcels came */
+  names: (number | undefined)[] = [];
 
   async fetch(request: Request): Promise<Response> {
     this.heard++;
@@ -46,7 +50,10 @@ class Server {
       return Response.json({ id: 1 }, { status: 201 });
     }
     if (path.endsWith('/build')) return Response.json({ draft: false, plan: 'p', last: this.lines.length });
-    const body = (await request.json()) as { entries: { uuid: string; kind: string }[] };
+    const body = (await request.json()) as { for?: number; entries: { uuid: string; kind: string }[] };
+    if (body.entries.some((e) => this.chokes.has(e.uuid)))
+      return Response.json({ message: 'no such parcel', problems: [] }, { status: 422 });
+    this.names.push(body.for);
     const taken = [];
     const refused = [];
     for (const entry of body.entries) {
@@ -74,6 +81,7 @@ beforeEach(async () => {
   vi.stubGlobal('localStorage', {
     getItem: (k: string) => kept.get(k) ?? null,
     setItem: (k: string, v: string) => kept.set(k, v),
+    removeItem: (k: string) => kept.delete(k),
   });
   await Promise.all([store.outbox.clear(), store.pictures.clear(), store.packs.clear()]);
 });
@@ -144,6 +152,77 @@ describe('what is written without a signal', () => {
     await bring(1, idris.id);
     expect(order).toEqual(['photos', 'log']);
     expect((await store.pictures.toArray())[0]!.sent).toBe(1);
+  });
+});
+
+describe('a tablet that goes from hand to hand', () => {
+  const maren = { id: 1, workshopId: 7 };
+  const pos = { ...posy, workshopId: 7 };
+  const far = { id: 9, workshopId: 8 };
+  const pack = { job: 1, build: { title: 'Secret van' } as never, at: 'now' };
+
+  afterEach(() => keepFor(null));
+
+  it('keeps each one apart, and throws away at leaving all but what is not sent', async () => {
+    keepFor(pos);
+    await store.packs.put(pack);
+    await store.pictures.put({ sha256: 'aa', job: 1, component: 'x', blob: new Blob(['x']), sent: 1 });
+    await some(2, posy);
+    const mine = store.name;
+    keepFor(far);
+    expect(await store.packs.count()).toBe(0);
+    expect(await store.outbox.count()).toBe(0);
+    await bring(1, far.id);
+    expect(server.lines).toEqual([]);
+    await leave(mine);
+    keepFor(pos);
+    expect(await store.packs.count()).toBe(0);
+    expect(await store.pictures.count()).toBe(0);
+    expect(await store.outbox.count()).toBe(2);
+    await bring(1, posy.id);
+    expect(server.lines).toHaveLength(2);
+  });
+
+  it("empties everybody else's copies when somebody comes, and takes over what was theirs before", async () => {
+    await store.packs.put(pack);
+    await some(1, posy);
+    await some(1, idris);
+    keepFor(pos);
+    await tidy(pos);
+    expect((await store.outbox.toArray()).map((q) => q.by)).toEqual([posy.id]);
+    keepFor(null);
+    expect(await store.packs.count()).toBe(0);
+    expect((await store.outbox.toArray()).map((q) => q.by)).toEqual([idris.id]);
+    await store.outbox.clear();
+    await inStoreOf(pos, (of) => of.outbox.clear());
+  });
+
+  it("lets a lead bring what somebody who has left wrote, in that one's name, and no other workshop's", async () => {
+    keepFor(pos);
+    await some(2, posy);
+    keepFor(far);
+    await write(1, 7, 0, 'note', 's', { words: 'far' }, { id: far.id, name: 'Far' });
+    keepFor(maren);
+    expect(await leftBehind(maren)).toEqual([{ owner: posy.id, name: 'Posy', lines: 2, pictures: 0, jobs: [1] }]);
+    await bringOf(1, pos);
+    expect(server.names).toEqual([posy.id]);
+    expect(server.lines).toHaveLength(2);
+    expect(await leftBehind(maren)).toEqual([]);
+    await inStoreOf(far, (of) => of.outbox.clear());
+  });
+});
+
+describe('a parcel that is not taken at all', () => {
+  it('goes one by one, so that a bad line keeps no other out, and is tried no more', async () => {
+    await some(5);
+    const third = (await store.outbox.orderBy('n').toArray())[2]!;
+    server.chokes.add(third.uuid);
+    expect(await bring(1, idris.id)).toEqual({ taken: 4, refused: 1, away: false });
+    const [left] = await store.outbox.toArray();
+    expect(left).toMatchObject({ uuid: third.uuid, problems: [{ message: 'no such parcel' }] });
+    const heard = server.heard;
+    await bring(1, idris.id);
+    expect(server.heard).toBe(heard);
   });
 });
 
