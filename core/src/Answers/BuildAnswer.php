@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace Hollin\Core\Answers;
 
 use Hollin\Core\Build\AsBuilt;
+use Hollin\Core\Build\Ask;
 use Hollin\Core\Build\Baseline;
+use Hollin\Core\Build\Caution;
 use Hollin\Core\Build\Compiled;
 use Hollin\Core\Build\Difference;
 use Hollin\Core\Build\Entry;
@@ -143,6 +145,59 @@ final readonly class BuildAnswer
         }
 
         return new Logbook($this->work, $entries);
+    }
+
+    /**
+     * The work as a program asks for it: what each step is, who does it, what it opens and measures, what waits for what.
+     *
+     * @return array<string, mixed>
+     */
+    public function asked(): array
+    {
+        $steps = [];
+        foreach ($this->work->steps as $id => $step) {
+            $opens = $step->kind === Kind::Isolate;
+            $steps[] = [
+                'id' => $id,
+                'title' => $step->title,
+                'kind' => $step->kind->value,
+                'stage' => $step->stage,
+                'room' => $step->where,
+                'who' => $step->who->value,
+                'people' => $step->people,
+                'gate' => $step->kind->isGate(),
+                'absolute' => $step->kind->isAbsolute(),
+                'does' => $step->does,
+                'lists' => array_map(fn(array $l): string => $l['words'], $step->lists),
+                'cautions' => array_map(fn(Caution $c): string => $c->title(), $step->cautions),
+                'openings' => $opens
+                    ? array_map(fn(Ask $a): array => ['id' => $a->id, 'words' => $a->words], $step->asks)
+                    : [],
+                'points' => array_values(
+                    array_map(
+                        fn(Ask $a): string => $a->words,
+                        array_filter($step->asks, fn(Ask $a): bool => $a->kind === 'number'),
+                    ),
+                ),
+                'readings' => array_map(
+                    fn(Ask $a): array => array_intersect_key(
+                        $a->toArray(),
+                        array_flip(['id', 'kind', 'words', 'required', 'unit', 'low', 'high', 'expected']),
+                    ),
+                    $opens ? [] : $step->asks,
+                ),
+            ];
+        }
+
+        return [
+            'plan' => $this->plan,
+            'title' => $this->title,
+            'steps' => $steps,
+            'links' => array_map(
+                fn(Link $l): array => ['before' => $l->before, 'after' => $l->after, 'why' => $l->why],
+                $this->work->links,
+            ),
+        ];
     }
 
     /** @return array<string, mixed> what does not change while the revision stays */

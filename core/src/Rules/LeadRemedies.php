@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Hollin\Core\Rules;
 
-use Hollin\Core\Components\Battery\FrameBond;
-use Hollin\Core\Components\Battery\Lead;
 use Hollin\Core\Network\Element;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\TerminalWords;
@@ -28,9 +26,9 @@ final class LeadRemedies
     {
         $offers = [];
         foreach ($on as $id) {
-            $component = $rig->rig->components[$id] ?? null;
-            if (($component instanceof Lead || $component instanceof FrameBond) && self::isSpare($rig->graph, $id)) {
-                $offers[] = new Remedy("Take out {$component->label()}", 'the way by it is gone', [
+            $part = $rig->graph->partAt($id);
+            if ($part?->is('lead', 'frame_bond') === true && self::isSpare($rig->graph, $id)) {
+                $offers[] = new Remedy("Take out {$part->label}", 'the way by it is gone', [
                     'kind' => 'plan_remove',
                     'component' => $id,
                 ]);
@@ -80,14 +78,14 @@ final class LeadRemedies
     {
         $offers = [];
         foreach ($of as $id) {
-            $lead = $rig->rig->components[$id] ?? null;
-            if (!($lead instanceof Lead)) {
+            $lead = $rig->graph->partAt($id);
+            if ($lead?->is('lead') !== true) {
                 continue;
             }
-            foreach (['/from' => $lead->from(), '/to' => $lead->to()] as $path => $end) {
+            foreach (['/from' => $lead->text('from'), '/to' => $lead->text('to')] as $path => $end) {
                 if (array_key_exists($end, $terminals) && $end !== $on) {
                     $offers[] = Remedy::set(
-                        sprintf('Land %s on %s', $lead->label(), TerminalWords::of($rig->graph)[$on] ?? $on),
+                        sprintf('Land %s on %s', $lead->label, TerminalWords::of($rig->graph)[$on] ?? $on),
                         $effect,
                         $id,
                         $path,
@@ -113,8 +111,12 @@ final class LeadRemedies
         $graph = $rig->graph;
         $cable = null;
         foreach ($graph->neighbours()[$has] ?? [] as [, $id]) {
-            $lead = $rig->rig->components[$graph->elements[$id]->component] ?? null;
-            $cable ??= $lead instanceof Lead ? $lead->values->raw()->cable ?? null : null;
+            $of = $graph->elements[$id]->component;
+            // As it was entered, with how it is known.
+            $cable ??=
+                $graph->partAt($of)?->is('lead') === true
+                    ? $rig->rig->components[$of]->values->raw()->cable ?? null
+                    : null;
         }
         if (!($cable instanceof stdClass)) {
             return [];
