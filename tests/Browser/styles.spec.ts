@@ -99,9 +99,8 @@ test('every main view looks the same visited first or last', async ({ page }) =>
       if (is === was) same++;
       else {
         const [a, b] = [was.split('; '), is.split('; ')];
-        differs.push(
-          `${view.name}: ${key}: ${a.filter((x, n) => x !== b[n]).join(', ')} → ${b.filter((x, n) => x !== a[n]).join(', ')}`,
-        );
+        const only = (x: string[], y: string[]) => x.filter((p, n) => p !== y[n]).join(', ');
+        differs.push(`${view.name}: ${key}: ${only(a, b)} → ${only(b, a)}`);
       }
     }
     expect(same, view.name).toBeGreaterThan(10);
