@@ -3,7 +3,7 @@
 declare(strict_types=1);
 
 /*
- * Under `not`, a list of subjects, or of rooms, fails only when all of them are used: each law is asked of one subject in
+ * Under `not`, a list of subjects, or of rooms, fails only when all are used: each law is asked of one subject in
  * one room at a time, and the last test shows that each can fail.
  */
 

@@ -148,7 +148,7 @@ final readonly class BuildAnswer
     }
 
     /**
-     * The work as a program asks for it: what each step is, who does it, what it opens and measures, what waits for what.
+     * The work as a program asks for it: each step, who does it, what it opens and measures, what waits for what.
      *
      * @return array<string, mixed>
      */
