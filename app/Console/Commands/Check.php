@@ -6,6 +6,7 @@ namespace App\Console\Commands;
 
 use App\Console\CheckText;
 use Hollin\Core\Answers\FlowAnswer;
+use Hollin\Core\Answers\HeldProofs;
 use Hollin\Core\Answers\JobAnswers;
 use Hollin\Core\Answers\Remedies;
 use Hollin\Core\Answers\StateAnswer;
@@ -80,7 +81,8 @@ final class Check extends Command
                 ->getErrorStyle()
                 ->writeln("warning: {$doubt->pointer} {$doubt->message}", OutputInterface::OUTPUT_RAW);
         }
-        $job = new JobAnswers($document);
+        $proofs = new HeldProofs();
+        $job = new JobAnswers($document, $proofs);
         $views = array_values(
             array_filter(
                 $job->views,
@@ -115,7 +117,7 @@ final class Check extends Command
         }
         $danger = false;
         $answers = [];
-        $remedies = new Remedies($document);
+        $remedies = new Remedies($document, $proofs);
         foreach ($views as $view) {
             try {
                 $answer = $job->answer($view['hash']);

@@ -34,6 +34,9 @@ final class Remedies
     /** @var array<string, array{Examination, array<string, Finding>}> view => rig, and its findings by identity */
     private array $views = [];
 
+    /** @var array<string, array{}|array{Examination, array<string, Finding>}> each remedy of a view is tried once */
+    private array $trials = [];
+
     /** @param ?Proofs $proofs what was found in rigs of the same structure */
     public function __construct(private readonly stdClass $document, private readonly ?Proofs $proofs = null)
     {
@@ -101,12 +104,9 @@ final class Remedies
         } catch (Refused) {
             return null;
         }
-        $job = new JobAnswers($document, $this->proofs);
-        $after = $this->judged(
-            $job,
-            $plan === null ? (string) (array_column($job->views, 'id', 'plan')[self::TRIAL] ?? '') : $viewId,
-        );
-        if ($after === null) {
+        $key = ($plan ?? '') . "\n{$viewId}\n" . json_encode($intent, JSON_THROW_ON_ERROR);
+        $after = $this->trials[$key] ??= $this->after($document, $plan, $viewId);
+        if ($after === []) {
             return null;
         }
         $left = $after[1][$found->identity()] ?? null;
@@ -155,6 +155,15 @@ final class Remedies
                     ),
                 ),
             ];
+    }
+
+    /** @return array{}|array{Examination, array<string, Finding>} the view with a remedy in it; empty where it is not there */
+    private function after(stdClass $document, ?string $plan, string $viewId): array
+    {
+        $job = new JobAnswers($document, $this->proofs);
+        $trial = $plan === null ? (string) (array_column($job->views, 'id', 'plan')[self::TRIAL] ?? '') : $viewId;
+
+        return $this->judged($job, $trial) ?? [];
     }
 
     /** What becomes of a finding: gone, less severe, or nearer to its limit by a good deal; null for none of these. */
