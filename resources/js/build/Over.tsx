@@ -49,8 +49,9 @@ export function Over({ hold, step, choose }: { hold: BuildHold; step: Step; choo
 /** The way past a gate that is not proven: a lead's, with a reason; where hands meet volts there is none. */
 export function WithoutProof({ step, waiting, save }: { step: Step; waiting: boolean; save: (words: string) => void }) {
   const me = useMe();
-  if (!step.gate || waiting) return null;
+  if (!step.gate) return null;
   if (step.absolute) return <p className="step-shut">{t('build.nobodyPasses')}</p>;
+  if (waiting) return null;
   if (me?.role !== 'lead') return <p className="step-shut">{t('build.aLeadPasses')}</p>;
   return <Reason open={t('build.withoutIt')} ask={t('build.whyWithoutIt')} substance save={save} />;
 }
