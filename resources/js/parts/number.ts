@@ -17,10 +17,12 @@ export function readNumber(text: string, { min, max, unit = '', whole = false }:
     .replace(new RegExp(`\\s*${unit.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}$`), '')
     .replace('−', '-');
   if (bare.includes(',')) return { trouble: t('parts.noComma') };
-  if (!/^-?\d+(\.\d+)?$/.test(bare)) return { trouble: t('parts.notANumber', { unit }) };
+  const said = (words: string) => ({ trouble: words.replace(/\s+\./, '.') });
+  if (!/^-?\d+(\.\d+)?$/.test(bare))
+    return whole ? { trouble: t('parts.aWholeNumber') } : said(t('parts.notANumber', { unit }));
   const value = Number(bare);
   if (whole && !Number.isInteger(value)) return { trouble: t('parts.aWholeNumber') };
   if ((min !== undefined && value < min) || (max !== undefined && value > max))
-    return { trouble: t('parts.between', { min, max, unit }) };
+    return said(t('parts.between', { min, max, unit }));
   return value;
 }
