@@ -140,7 +140,9 @@ async function write(page, job, lines, photos) {
   await page.evaluate(
     async ({ job, lines, photos }) => {
       const db = await new Promise((done, fail) => {
-        const asked = indexedDB.open('hollin');
+        // Everybody has a store of their own.
+        const who = JSON.parse(localStorage.getItem('hollin.me'));
+        const asked = indexedDB.open(`hollin-${who.workshopId}-${who.id}`);
         asked.onsuccess = () => done(asked.result);
         asked.onerror = () => fail(asked.error);
       });
@@ -167,7 +169,8 @@ const waiting = (page, job) =>
   page.evaluate(
     (job) =>
       new Promise((done, fail) => {
-        const asked = indexedDB.open('hollin');
+        const who = JSON.parse(localStorage.getItem('hollin.me'));
+        const asked = indexedDB.open(`hollin-${who.workshopId}-${who.id}`);
         asked.onerror = () => fail(asked.error);
         asked.onsuccess = () => {
           const db = asked.result;

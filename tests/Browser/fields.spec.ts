@@ -98,6 +98,9 @@ async function set(desk: Desk, { form }: Place, now: unknown): Promise<unknown> 
     case 'flag':
       await field.click();
       return now !== true;
+    case 'group':
+    case 'ref':
+    case 'terminal':
     case 'choice':
     case 'size': {
       // By keys, as the list scrolls under a pointer; the shown value is what must be kept.
@@ -169,7 +172,7 @@ test('each kind of field of the drawers is chosen, typed, mistyped, and read bac
   const kinds = new Map<string, number>();
   for (const [type, id] of parts) {
     const all = places(forms[type]!.fields).filter((p) =>
-      ['flag', 'choice', 'size', 'number', 'integer', 'text'].includes(p.form.kind),
+      ['flag', 'choice', 'size', 'number', 'integer', 'text', 'ref', 'terminal', 'group'].includes(p.form.kind),
     );
     const seen = new Set<string>();
     for (const place of all) {
@@ -197,11 +200,16 @@ test('each kind of field of the drawers is chosen, typed, mistyped, and read bac
         const conductor = conductors.find((c) => c.designation === after);
         expect(String(wanted), where).toContain(conductor!.spoken);
       } else if (kind === 'length') expect(after as number, where).toBeCloseTo(2.21, 2);
-      else expect(after, where).toEqual(wanted);
+      else if (['ref', 'terminal', 'group'].includes(kind)) {
+        // What was chosen by its name is what stands there by its id.
+        const to = kind === 'group' ? (after as { at: string }).at : String(after).split('.')[0]!;
+        const named = to === 'frame' ? 'Frame' : String((await desk.part(to))?.label);
+        expect(String(wanted).toLowerCase().startsWith(named.toLowerCase()), `${where}: ${String(wanted)}`).toBe(true);
+      } else expect(after, where).toEqual(wanted);
       kinds.set(kind, (kinds.get(kind) ?? 0) + 1);
     }
   }
-  for (const kind of ['flag', 'choice', 'size', 'number', 'integer', 'length', 'text'])
+  for (const kind of ['flag', 'choice', 'size', 'number', 'integer', 'length', 'text', 'ref', 'terminal', 'group'])
     expect(kinds.get(kind) ?? 0, `${kind}: ${JSON.stringify([...kinds])}`).toBeGreaterThan(0);
   expect([...kinds.values()].reduce((a, b) => a + b, 0)).toBeGreaterThan(18);
 });
