@@ -157,7 +157,7 @@ final class Remedies
             ];
     }
 
-    /** @return array{}|array{Examination, array<string, Finding>} the view with a remedy in it; empty where it is not there */
+    /** @return array{}|array{Examination, array<string, Finding>} the view with it done; empty where it is not there */
     private function after(stdClass $document, ?string $plan, string $viewId): array
     {
         $job = new JobAnswers($document, $this->proofs);

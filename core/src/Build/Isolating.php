@@ -35,8 +35,14 @@ final readonly class Isolating
                 why: 'so that nothing is parted under load; off is not isolated',
             );
         }
+        // A switch that several leads or fuses need open is opened once.
+        $asked = array_fill_keys(array_map(fn(Opening $o): string => "off_{$o->opens()}", $isolation->openings), true);
         foreach ($isolation->openings as $opening) {
             foreach ($opening->ticks() as $id => $words) {
+                if (isset($asked[$id])) {
+                    continue;
+                }
+                $asked[$id] = true;
                 $asks[] = Ask::tick(
                     (string) $id,
                     $words,

@@ -52,6 +52,12 @@ final readonly class Opening
         return (int) array_search($this->how, self::ORDER, true);
     }
 
+    /** The control that it opens; '' where it is none. */
+    public function opens(): string
+    {
+        return (string) (array_key_first($this->controls) ?? '');
+    }
+
     /** @return array<string, string> what is ticked for it, in order: id => words */
     public function ticks(): array
     {

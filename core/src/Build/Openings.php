@@ -202,8 +202,12 @@ final class Openings
         $found = [];
         foreach ($graph->elements as $element) {
             $device = $graph->devices[(string) $element->device] ?? null;
-            if ($device?->job === 'disconnect' && $element->role->isDc() && array_key_exists($element->a, $reach)) {
-                $found["off_{$device->id}"] = "{$device->label}: open, so that nothing is drawn";
+            $opens =
+                in_array($device?->job, ['disconnect', 'switch'], true) &&
+                isset($device->positions['off']) &&
+                !in_array('off', $element->closedIn, true);
+            if ($device !== null && $opens && $element->role->isDc() && array_key_exists($element->a, $reach)) {
+                $found["off_{$device->id}"] = "{$device->label}: {$device->positions['off']}, so that nothing is drawn";
             }
         }
 

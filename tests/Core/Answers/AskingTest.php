@@ -28,7 +28,7 @@ function question(string $kind, array $more = []): stdClass
  *
  * @return array{int, string}
  */
-function asked(string $input): array
+function askedOf(string $input): array
 {
     $run = new Process(['php', 'artisan', 'hollin:ask'], dirname(__DIR__, 3), input: $input, timeout: 120);
     $run->run();
@@ -37,7 +37,7 @@ function asked(string $input): array
 }
 
 it('answers every kind of question', function (string $kind): void {
-    $answer = Asking::answer(question($kind, ['component' => 'ld_house', 'try' => (object) ['lengthM' => 2.0]]));
+    $answer = Asking::answer(question($kind, ['component' => 'ld_house', 'try' => (object) ['cable/lengthM' => 2.0]]));
     expect($answer)->not->toBe([]);
 })->with(Asking::KINDS);
 
@@ -84,7 +84,7 @@ it('says where a question is wrong and what would be right', function (stdClass 
 
 it('puts the error of one question beside the answers of the others', function (): void {
     $doc = json_decode(JobFile::write(Rigs::demo('kite')));
-    [$code, $said] = asked(
+    [$code, $said] = askedOf(
         (string) json_encode([
             ['kind' => 'table', 'doc' => $doc],
             'nonsense',
@@ -104,6 +104,6 @@ it('puts the error of one question beside the answers of the others', function (
 });
 
 it('refuses what is no list of questions', function (string $input): void {
-    [$code, $said] = asked($input);
+    [$code, $said] = askedOf($input);
     expect($code)->toBe(2)->and($said)->toBe('');
 })->with(['', '{}', 'nonsense', '{"kind": "answer"}']);
