@@ -21,6 +21,7 @@ final class Asking
     /** What can be asked. */
     public const KINDS = [
         'answer',
+        'flows',
         'table',
         'stay',
         'alternatives',
@@ -65,6 +66,7 @@ final class Asking
 
         return match ($kind) {
             'answer' => $job->answer($views[$view]),
+            'flows' => FlowAnswer::ofAll($job->seen($view)),
             'table' => array_intersect_key($job->answer($views[$view]), ['states' => 1, 'table' => 1, 'checked' => 1]),
             'stay' => self::days($document, $job, $view, $more),
             'alternatives' => AlternativesAnswer::of(

@@ -15,10 +15,14 @@ final readonly class Figure
         public Source $source,
         public ?float $limit = null,
         public bool $assumed = false,
+        public ?Of $of = null,
     ) {}
 
-    /** @return array<string, mixed> */
-    public function toArray(): array
+    /**
+     * @param ?string $state named state that the figure is shown with
+     * @return array<string, mixed>
+     */
+    public function toArray(?string $state = null): array
     {
         return [
             'label' => $this->label,
@@ -28,6 +32,6 @@ final readonly class Figure
             'arithmetic' => $this->arithmetic,
             'source' => $this->source->text(),
             'assumed' => $this->assumed,
-        ];
+        ] + ($this->of === null ? [] : ['of' => $this->of->toArray($state)]);
     }
 }

@@ -7,6 +7,8 @@ namespace Hollin\Core\Rules;
 use Hollin\Core\Network\Battery;
 use Hollin\Core\Network\Shaft;
 use Hollin\Core\Reference\Figure;
+use Hollin\Core\Reference\Of;
+use Hollin\Core\Reference\Quantity;
 use Hollin\Core\Reference\Source;
 
 /** An alternator with nothing between it and a lithium battery that takes all it gives. */
@@ -90,6 +92,7 @@ final class AlternatorUnlimited implements RigRule
                     Source::computed('load flow'),
                     0.0,
                     $battery->ohmAssumed,
+                    of: new Of(Quantity::Current, $shaft->component, $state, 'none', 'low'),
                 ),
             ],
             paths: [[$shaft->pos, $battery->pos]],

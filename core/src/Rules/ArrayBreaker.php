@@ -6,6 +6,8 @@ namespace Hollin\Core\Rules;
 
 use Hollin\Core\Network\PanelArray;
 use Hollin\Core\Reference\Figure;
+use Hollin\Core\Reference\Of;
+use Hollin\Core\Reference\Quantity;
 use Hollin\Core\Reference\Source;
 
 /** A breaker on panels that is not made for their direct volts, or trips in full sun. */
@@ -86,6 +88,15 @@ final class ArrayBreaker implements RigRule
     {
         $how = Source::computed('panel sheet');
 
-        return new Figure($label, $value, $unit, 'from the panel\'s sheet', $how, $limit, $array->assumed);
+        return new Figure(
+            $label,
+            $value,
+            $unit,
+            'from the panel\'s sheet',
+            $how,
+            $limit,
+            $array->assumed,
+            of: new Of(Quantity::Rated, $array->component),
+        );
     }
 }

@@ -6,6 +6,8 @@ namespace Hollin\Core\Rules;
 
 use Hollin\Core\Network\Part;
 use Hollin\Core\Reference\Figure;
+use Hollin\Core\Reference\Of;
+use Hollin\Core\Reference\Quantity;
 use Hollin\Core\Reference\Source;
 
 /** Volts, amps and watts of a panel that cannot all be of one panel: open-circuit and working figures mixed. */
@@ -58,6 +60,7 @@ final class ArrayLabels implements RigRule
                             Source::computed('P = U × I'),
                             $part->number('panelIsc'),
                             $part->isAssumed('panelW') || $part->isAssumed('panelIsc'),
+                            of: new Of(Quantity::Rated, $array->component),
                         ),
                     ],
                 );

@@ -7,6 +7,8 @@ namespace Hollin\Core\Rules;
 use Hollin\Core\Network\Battery;
 use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Reference\Figure;
+use Hollin\Core\Reference\Of;
+use Hollin\Core\Reference\Quantity;
 use Hollin\Core\Reference\Source;
 
 /** A unit that helps a small supply out from its battery, for longer than the battery lasts. */
@@ -125,6 +127,7 @@ final class AssistDrains implements RigRule
                     'load flow of that state with those loads, half charged',
                     Source::computed('load flow'),
                     0.0,
+                    of: new Of(Quantity::Current, implode('+', array_keys($batteries)), $state, $scenario),
                 ),
                 new Figure(
                     'Lasts',
@@ -133,6 +136,7 @@ final class AssistDrains implements RigRule
                     sprintf('%.0f Ah usable ÷ %.0f A', $usableAh, $amps),
                     Source::computed('arithmetic'),
                     assumed: true,
+                    of: new Of(Quantity::Time, (string) array_key_first($batteries)),
                 ),
             ],
             remedies: [

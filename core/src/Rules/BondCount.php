@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Hollin\Core\Rules;
 
 use Hollin\Core\Reference\Figure;
+use Hollin\Core\Reference\Of;
+use Hollin\Core\Reference\Quantity;
 use Hollin\Core\Reference\Source;
 use Hollin\Core\States\Naming;
 use Hollin\Core\States\Situation;
@@ -62,6 +64,7 @@ final class BondCount implements StateRule, Claims
                 'closed bonds between its neutral and ground',
                 Source::computed('connectivity, bonds not followed through'),
                 1.0,
+                of: new Of(Quantity::Number, $source->id),
             );
             if ($source->neutral === 'half') {
                 array_push($hits, ...self::onHalf($rig, $source, $bonds, $figure, $paths));

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Hollin\Core\Rules;
 
 use Hollin\Core\Reference\Figure;
+use Hollin\Core\Reference\Of;
+use Hollin\Core\Reference\Quantity;
 use Hollin\Core\Reference\Source;
 use Hollin\Core\Sizing\BoxVolume;
 
@@ -52,7 +54,17 @@ final class BoxFill implements RigRule
                     $id,
                     sprintf('%s has %.0f cm³; its conductors need %.0f cm³.', $box->label, $has, $needed->cm3),
                     [$id],
-                    [new Figure('Volume needed', $needed->cm3, 'cm³', $needed->arithmetic, BoxVolume::source(), $has)],
+                    [
+                        new Figure(
+                            'Volume needed',
+                            $needed->cm3,
+                            'cm³',
+                            $needed->arithmetic,
+                            BoxVolume::source(),
+                            $has,
+                            of: new Of(Quantity::Volume, $id),
+                        ),
+                    ],
                     [
                         Remedy::set(
                             sprintf('Use a box of %d cm³', (int) ceil($needed->cm3 / 10) * 10),

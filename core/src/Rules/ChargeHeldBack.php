@@ -8,6 +8,8 @@ use Hollin\Core\Network\Element;
 use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Reference\Figure;
 use Hollin\Core\Reference\ForHours;
+use Hollin\Core\Reference\Of;
+use Hollin\Core\Reference\Quantity;
 use Hollin\Core\Reference\Source;
 use Hollin\Core\States\Situation;
 
@@ -87,6 +89,7 @@ final class ChargeHeldBack implements RigRule
                                 sprintf('%g A limit − %.1f A passing through', $unit->inputLimitA, $through),
                                 Source::computed('arithmetic'),
                                 $could,
+                                of: new Of(Quantity::Current, $unit->id),
                             ),
                         ],
                         self::higher($rig, $rig->settled[$state]->situation, $unit, $supply),

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Hollin\Core\Rules;
 
 use Hollin\Core\Reference\Figure;
+use Hollin\Core\Reference\Of;
+use Hollin\Core\Reference\Quantity;
 use Hollin\Core\Reference\Source;
 
 /** Chargers that together push more into a battery than its management takes. */
@@ -76,6 +78,7 @@ final class ChargedPastLimit implements RigRule
                         Source::computed('load flow'),
                         $battery->chargeLimitA,
                         $battery->ohmAssumed,
+                        of: new Of(Quantity::Current, $id, $most[1], 'none', 'low'),
                     ),
                 ],
                 state: $most[1],

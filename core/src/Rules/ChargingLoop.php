@@ -7,6 +7,8 @@ namespace Hollin\Core\Rules;
 use Hollin\Core\Network\Panels;
 use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Reference\Figure;
+use Hollin\Core\Reference\Of;
+use Hollin\Core\Reference\Quantity;
 use Hollin\Core\Reference\Source;
 use Hollin\Core\States\Naming;
 use Hollin\Core\States\Situation;
@@ -144,6 +146,7 @@ final class ChargingLoop implements StateRule, Claims
                     Source::commonPractice(),
                     0.0,
                     $assumed,
+                    of: new Of(Quantity::Heat, $charger->id),
                 ),
                 new Figure(
                     'Taken from the bank',
@@ -153,6 +156,7 @@ final class ChargingLoop implements StateRule, Claims
                     Source::computed('arithmetic'),
                     0.0,
                     $assumed,
+                    of: new Of(Quantity::Charge, $inverter->id),
                 ),
             ],
             self::remedies($rig, $situation, $charger->component, $inverter),

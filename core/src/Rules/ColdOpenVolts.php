@@ -6,6 +6,8 @@ namespace Hollin\Core\Rules;
 
 use Hollin\Core\Reference\ColdVolts;
 use Hollin\Core\Reference\Figure;
+use Hollin\Core\Reference\Of;
+use Hollin\Core\Reference\Quantity;
 use Hollin\Core\Reference\Source;
 
 /** A string of panels on a cold morning against what the controller takes. */
@@ -75,6 +77,7 @@ final class ColdOpenVolts implements RigRule
                         $array->coldByMakerV === null ? ColdVolts::source() : Source::computed('maker\'s coefficient'),
                         $array->limitV,
                         $array->assumed,
+                        of: new Of(Quantity::OpenVolts, $array->component),
                     ),
                 ],
                 severity: $over ? Severity::Danger : Severity::Advice,

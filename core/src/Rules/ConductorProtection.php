@@ -12,6 +12,8 @@ use Hollin\Core\Reference\Cable;
 use Hollin\Core\Reference\ConductorSize;
 use Hollin\Core\Reference\ConductorTables;
 use Hollin\Core\Reference\Figure;
+use Hollin\Core\Reference\Of;
+use Hollin\Core\Reference\Quantity;
 use Hollin\Core\Reference\Source;
 use Hollin\Core\Sizing\FeederTap;
 use Hollin\Core\Sizing\NegativeReach;
@@ -203,6 +205,7 @@ final class ConductorProtection implements RigRule
                         'largest current that can arrive before a device opens',
                         Source::recalled('former NFPA 70 table 551.10(E)(1), now 552.10(E)(1)'),
                         (float) $limit,
+                        of: new Of(Quantity::Arriving, $element->id),
                     ),
                 ],
                 severity: Severity::Advice,
@@ -266,6 +269,7 @@ final class ConductorProtection implements RigRule
                     $school->source(),
                     $ampacity ?? 0.0,
                     $part?->isAssumed($place) === true,
+                    of: new Of(Quantity::Arriving, $element->id),
                 ),
             ],
             array_values(

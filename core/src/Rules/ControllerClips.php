@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Hollin\Core\Rules;
 
 use Hollin\Core\Reference\Figure;
+use Hollin\Core\Reference\Of;
+use Hollin\Core\Reference\Quantity;
 use Hollin\Core\Reference\Source;
 
 /** A solar controller that turns less into charging than its panels give at noon. */
@@ -53,6 +55,7 @@ final class ControllerClips implements RigRule
                         Source::computed('labels'),
                         $array->takesW,
                         $array->assumed,
+                        of: new Of(Quantity::Power, $array->component),
                     ),
                 ],
             );

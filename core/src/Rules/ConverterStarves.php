@@ -6,6 +6,8 @@ namespace Hollin\Core\Rules;
 
 use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Reference\Figure;
+use Hollin\Core\Reference\Of;
+use Hollin\Core\Reference\Quantity;
 use Hollin\Core\Reference\Source;
 
 /** A DC-DC charger whose wire cannot bring what it wants: it gives up, or there are no volts at which it could run. */
@@ -68,6 +70,7 @@ final class ConverterStarves implements RigRule
                             'W',
                             sprintf('%g A × %g V ÷ %g', $unit->limitA, $unit->holdsV, $unit->efficiency),
                             Source::computed('arithmetic'),
+                            of: new Of(Quantity::Power, $unit->id),
                         ),
                     ],
                     state: $state,

@@ -7,6 +7,8 @@ namespace Hollin\Core\Rules;
 use Hollin\Core\Network\VoltContact;
 use Hollin\Core\Operation\Rest;
 use Hollin\Core\Reference\Figure;
+use Hollin\Core\Reference\Of;
+use Hollin\Core\Reference\Quantity;
 use Hollin\Core\Reference\Source;
 use Hollin\Core\States\NamedState;
 
@@ -68,6 +70,7 @@ final class CutOffComesBack implements RigRule
                             'load flow with the cut-off open, batteries nearly empty',
                             Source::computed('load flow'),
                             $contact->closesV,
+                            of: new Of(Quantity::OpenVolts, $contact->component),
                         ),
                     ],
                     state: $state->id,

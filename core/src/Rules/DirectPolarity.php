@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Hollin\Core\Rules;
 
 use Hollin\Core\Reference\Figure;
+use Hollin\Core\Reference\Of;
+use Hollin\Core\Reference\Quantity;
 use Hollin\Core\Reference\Source;
 use Hollin\Core\States\DirectPotentials;
 use Hollin\Core\States\Situation;
@@ -136,6 +138,7 @@ final class DirectPolarity implements StateRule, OfDirectCurrent, Unclaimed
                     'from its positive to its negative, batteries at rest',
                     Source::computed('potentials of what is joined'),
                     $nominalV > 0 ? $nominalV : null,
+                    of: new Of(Quantity::OpenVolts, $component),
                 ),
             ],
             remedies: $volts < 0.0 ? [LeadRemedies::exchange($rig, $component)] : [],

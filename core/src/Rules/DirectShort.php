@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Hollin\Core\Rules;
 
 use Hollin\Core\Reference\Figure;
+use Hollin\Core\Reference\Of;
+use Hollin\Core\Reference\Quantity;
 use Hollin\Core\Reference\Source;
 use Hollin\Core\States\DirectPotentials;
 use Hollin\Core\States\Situation;
@@ -95,6 +97,7 @@ final class DirectShort implements StateRule, OfDirectCurrent, Unclaimed
                         'sum of the sources around the closed way',
                         Source::computed('potentials of what is joined'),
                         0.0,
+                        of: new Of(Quantity::OpenVolts, $battery->id),
                     ),
                 ],
                 remedies: LeadRemedies::takeOut($rig, $on),

@@ -10,6 +10,8 @@ use Hollin\Core\Network\ElementKind;
 use Hollin\Core\Network\Role;
 use Hollin\Core\Network\Walk;
 use Hollin\Core\Reference\Figure;
+use Hollin\Core\Reference\Of;
+use Hollin\Core\Reference\Quantity;
 use Hollin\Core\Reference\Source;
 use Hollin\Core\Reference\TripCurve;
 use Hollin\Core\Solve\Impedance;
@@ -113,6 +115,7 @@ final class FaultClearing implements RigRule
                         Source::computed('loop resistance at 75 °C'),
                         self::HEAT * $w['breakerA'],
                         true,
+                        of: new Of(Quantity::Short, $w['circuit']),
                     ),
                 ],
                 [

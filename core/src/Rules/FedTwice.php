@@ -9,6 +9,8 @@ use Hollin\Core\Network\ElementKind;
 use Hollin\Core\Network\Role;
 use Hollin\Core\Network\Walk;
 use Hollin\Core\Reference\Figure;
+use Hollin\Core\Reference\Of;
+use Hollin\Core\Reference\Quantity;
 use Hollin\Core\Reference\Source;
 use Hollin\Core\States\Situation;
 
@@ -119,6 +121,7 @@ final class FedTwice implements RigRule
                     sprintf('%g A + %g A', $amps[0], $amps[1]),
                     Source::computed('a breaker each way'),
                     $amps[0],
+                    of: new Of(Quantity::Rated, (string) $ring[0]->id),
                 ),
             ],
             array_values(

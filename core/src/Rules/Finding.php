@@ -57,7 +57,7 @@ final readonly class Finding
             'title' => $this->hit->title ?? $this->rule->title,
             'text' => $this->hit->text,
             'components' => $this->hit->components,
-            'figures' => array_map(fn(Figure $f): array => $f->toArray(), $this->hit->figures),
+            'figures' => array_map(fn(Figure $f): array => $f->toArray($this->state), $this->hit->figures),
             'remedies' => array_map(
                 fn(Remedy $r): array => $r->toArray(),
                 array_values(array_filter($this->hit->remedies, fn(Remedy $r): bool => $r->isWhole())),

@@ -8,6 +8,8 @@ use Hollin\Core\Network\Purpose;
 use Hollin\Core\Network\Walk;
 use Hollin\Core\Reference\ConductorSize;
 use Hollin\Core\Reference\Figure;
+use Hollin\Core\Reference\Of;
+use Hollin\Core\Reference\Quantity;
 use Hollin\Core\Reference\Source;
 
 /** The bond of the negative to the frame is too thin, or bonds the positive. */
@@ -75,6 +77,7 @@ final class FrameBondSize implements RigRule
                             Source::recalled('NFPA 70 551.20(C), 551.56'),
                             $least->areaMm2,
                             $graph->partAt($element->component)?->isAssumed('cable/size') === true,
+                            of: new Of(Quantity::Section, $element->id),
                         ),
                     ],
                     [

@@ -9,6 +9,8 @@ use Hollin\Core\Network\Role;
 use Hollin\Core\Network\Supply;
 use Hollin\Core\Network\Walk;
 use Hollin\Core\Reference\Figure;
+use Hollin\Core\Reference\Of;
+use Hollin\Core\Reference\Quantity;
 use Hollin\Core\Reference\Source;
 use Hollin\Core\Solve\LiveAc;
 use Hollin\Core\States\NamedState;
@@ -149,6 +151,7 @@ final class FrameEnergised implements RigRule
                     Source::computed('load flow'),
                     null,
                     true,
+                    of: new Of(Quantity::OpenVolts, (string) $shore),
                 ),
                 new Figure(
                     'Touch current',
@@ -158,6 +161,7 @@ final class FrameEnergised implements RigRule
                     Source::recalled('IEC 60479-1'),
                     0.5,
                     true,
+                    of: new Of(Quantity::Short, (string) $shore),
                 ),
             ],
             $proof === null ? [] : SurgeUnitInLine::of($rig),

@@ -7,6 +7,8 @@ namespace Hollin\Core\Rules;
 use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Network\Walk;
 use Hollin\Core\Reference\Figure;
+use Hollin\Core\Reference\Of;
+use Hollin\Core\Reference\Quantity;
 use Hollin\Core\Reference\Source;
 use Hollin\Core\Sizing\Precharge;
 
@@ -70,6 +72,7 @@ final class InrushUnlimited implements RigRule
                                 Source::computed('arithmetic'),
                                 0.0,
                                 $battery->ohmAssumed,
+                                of: new Of(Quantity::Starting, $device->component),
                             ),
                         ],
                     );

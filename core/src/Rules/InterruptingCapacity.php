@@ -9,6 +9,8 @@ use Hollin\Core\Network\Element;
 use Hollin\Core\Network\Walk;
 use Hollin\Core\Reference\Figure;
 use Hollin\Core\Reference\FuseFamily;
+use Hollin\Core\Reference\Of;
+use Hollin\Core\Reference\Quantity;
 use Hollin\Core\Reference\Source;
 use Hollin\Core\Sizing\ProspectiveShort;
 
@@ -166,6 +168,7 @@ final class InterruptingCapacity implements RigRule
                     ProspectiveShort::source(),
                     $capacity ?? 0.0,
                     $short->assumed,
+                    of: new Of(Quantity::Short, $element->id),
                 ),
             ],
             array_map(

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Hollin\Core\Rules;
 
 use Hollin\Core\Reference\Figure;
+use Hollin\Core\Reference\Of;
+use Hollin\Core\Reference\Quantity;
 use Hollin\Core\Reference\Source;
 use Hollin\Core\States\Naming;
 use Hollin\Core\States\Situation;
@@ -72,6 +74,7 @@ final class JoinedSources implements StateRule, Claims
                         Source::computed('out of phase, worst case'),
                         0.0,
                         assumed: true,
+                        of: new Of(Quantity::Short, $b->id),
                     ),
                 ],
                 paths: [[$a->a, $b->a]],

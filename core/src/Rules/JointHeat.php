@@ -6,6 +6,8 @@ namespace Hollin\Core\Rules;
 
 use Hollin\Core\Network\Joint;
 use Hollin\Core\Reference\Figure;
+use Hollin\Core\Reference\Of;
+use Hollin\Core\Reference\Quantity;
 use Hollin\Core\Reference\Source;
 
 /** A joint that takes up power at what passes it: I²R of what somebody has measured; and one held by a hand only. */
@@ -66,10 +68,11 @@ final class JointHeat implements RigRule
     {
         $hits = [];
         foreach ($rig->graph->joints as $id => $joint) {
-            [$amps, $state] = self::most($rig, $id);
+            [$amps, $state, $scenario] = self::most($rig, $id);
+            $of = new Of(Quantity::Current, $id, $state, $scenario, ($rig->named[$state] ?? null)->charge ?? 'half');
             $watts = $joint->milliohm === null ? 0.0 : ($amps ** 2 * $joint->milliohm) / 1000;
             $hit = match (true) {
-                $watts > self::WARM_W => self::hot($rig, $joint, $amps, $watts, $state),
+                $watts > self::WARM_W => self::hot($rig, $joint, $amps, $watts, $state, $of),
                 $joint->kind === 'clamp' && !$joint->locks && $amps > self::CLAMP_A => new Hit(
                     $joint->component,
                     sprintf(
@@ -79,7 +82,7 @@ final class JointHeat implements RigRule
                         $amps,
                     ),
                     [$joint->component],
-                    [self::figure('Through it', $amps, 'A', $rig->named[$state]->title, self::CLAMP_A)],
+                    [self::figure('Through it', $amps, 'A', $rig->named[$state]->title, self::CLAMP_A, $of)],
                     severity: Severity::Advice,
                     title: 'Clamp turned by hand',
                     state: $state,
@@ -92,7 +95,7 @@ final class JointHeat implements RigRule
                         $amps,
                     ),
                     [$joint->component],
-                    [self::figure('Through it', $amps, 'A', $rig->named[$state]->title, null)],
+                    [self::figure('Through it', $amps, 'A', $rig->named[$state]->title, null, $of)],
                     severity: Severity::Advice,
                     title: 'Plug held by nothing',
                     state: $state,
@@ -133,13 +136,14 @@ final class JointHeat implements RigRule
                     sprintf('I²R at %.0f A, continuous on 15 A', self::OUTLET_A),
                     Source::commonPractice(),
                     self::WARM_W,
+                    of: new Of(Quantity::Heat, $joint->component),
                 ),
             ],
             severity: $watts > self::HOT_W ? Severity::Warning : Severity::Advice,
         );
     }
 
-    private static function hot(Examination $rig, Joint $joint, float $amps, float $watts, string $state): Hit
+    private static function hot(Examination $rig, Joint $joint, float $amps, float $watts, string $state, Of $of): Hit
     {
         return new Hit(
             $joint->component,
@@ -152,29 +156,46 @@ final class JointHeat implements RigRule
                 $watts,
             ),
             [$joint->component],
-            [self::figure('Heat in the joint', $watts, 'W', $rig->named[$state]->title, self::WARM_W)],
+            [
+                self::figure(
+                    'Heat in the joint',
+                    $watts,
+                    'W',
+                    $rig->named[$state]->title,
+                    self::WARM_W,
+                    new Of(Quantity::Heat, $of->element, $state, $of->scenario, $of->charge),
+                ),
+            ],
             severity: $watts > self::HOT_W ? Severity::Warning : Severity::Advice,
             state: $state,
         );
     }
 
-    /** @return array{float, string} the most that passes an element with what the needs run, and in which state */
+    /** @return array{float, string, string} the most that passes an element with what the needs run, in which state, with which loads */
     private static function most(Examination $rig, string $element): array
     {
-        $most = [0.0, 'nothing'];
+        $most = [0.0, 'nothing', 'none'];
         foreach ($rig->settled as $state => $settled) {
-            foreach ([[], ...array_column($rig->needs->scenarios, 'running')] as $running) {
+            foreach (['none' => ['running' => []]] + $rig->needs->scenarios as $scenario => ['running' => $running]) {
                 $flow = $rig->flows()->of($settled, $running, $rig->named[$state]->charge);
                 $amps = $flow->amps($element);
-                $most = $amps > $most[0] ? [$amps, $state] : $most;
+                $most = $amps > $most[0] ? [$amps, $state, (string) $scenario] : $most;
             }
         }
 
         return $most;
     }
 
-    private static function figure(string $label, float $value, string $unit, string $state, ?float $limit): Figure
-    {
-        return new Figure($label, $value, $unit, "load flow of “{$state}”", Source::computed('load flow'), $limit);
+    private static function figure(
+        string $label,
+        float $value,
+        string $unit,
+        string $state,
+        ?float $limit,
+        Of $of,
+    ): Figure {
+        $source = Source::computed('load flow');
+
+        return new Figure($label, $value, $unit, "load flow of “{$state}”", $source, $limit, of: $of);
     }
 }

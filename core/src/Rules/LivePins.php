@@ -5,7 +5,10 @@ declare(strict_types=1);
 namespace Hollin\Core\Rules;
 
 use Hollin\Core\Reference\Figure;
+use Hollin\Core\Reference\Of;
+use Hollin\Core\Reference\Quantity;
 use Hollin\Core\Reference\Source;
+use Hollin\Core\States\Naming;
 use Hollin\Core\States\Situation;
 
 /**
@@ -104,6 +107,7 @@ final class LivePins implements StateRule, Claims
                                 : 'open return: full volts through any load'),
                         Source::computed('connectivity'),
                         30.0,
+                        of: new Of(Quantity::OpenVolts, $pins->component),
                     ),
                 ],
                 self::remedies($rig, $stray),
@@ -128,7 +132,16 @@ final class LivePins implements StateRule, Claims
             return [];
         }
 
-        return array_map(fn($pins): Claim => new Claim("{$pins->component}|", 'live inlet pins'), $rig->graph->exposed);
+        // Which pins, where there are several: others may be live all the same.
+        return array_map(
+            fn($pins): Claim => new Claim(
+                "{$pins->component}|",
+                count($rig->graph->exposed) === 1
+                    ? 'live inlet pins'
+                    : 'live pins of ' . Naming::component($pins->component),
+            ),
+            $rig->graph->exposed,
+        );
     }
 
     private static function mated(Situation $situation, string $device): bool

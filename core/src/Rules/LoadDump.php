@@ -6,6 +6,8 @@ namespace Hollin\Core\Rules;
 
 use Hollin\Core\Network\Shaft;
 use Hollin\Core\Reference\Figure;
+use Hollin\Core\Reference\Of;
+use Hollin\Core\Reference\Quantity;
 use Hollin\Core\Reference\Source;
 use Hollin\Core\States\Settled;
 
@@ -176,6 +178,7 @@ final class LoadDump implements RigRule
                     'what is joined with it then',
                     Source::computed('connectivity'),
                     1.0,
+                    of: new Of(Quantity::Number, $shaft->component),
                 ),
             ],
         );

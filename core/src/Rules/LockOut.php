@@ -7,6 +7,8 @@ namespace Hollin\Core\Rules;
 use Hollin\Core\Network\Load;
 use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Reference\Figure;
+use Hollin\Core\Reference\Of;
+use Hollin\Core\Reference\Quantity;
 use Hollin\Core\Reference\Source;
 
 /** What a contactor that locks the converter out costs, and what its lamp proves. */
@@ -106,6 +108,7 @@ final class LockOut implements RigRule
                                 Source::computed('arithmetic'),
                                 null,
                                 $rig->graph->partAt($coil->component)?->isAssumed('coilW') === true,
+                                of: new Of(Quantity::Charge, $coil->id),
                             ),
                         ];
                     }

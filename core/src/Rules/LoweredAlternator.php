@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Hollin\Core\Rules;
 
 use Hollin\Core\Reference\Figure;
+use Hollin\Core\Reference\Of;
+use Hollin\Core\Reference\Quantity;
 use Hollin\Core\Reference\Source;
 
 /** A separator that goes by volts, or by the ignition, on an alternator whose volts come down by themselves. */
@@ -71,6 +73,7 @@ final class LoweredAlternator implements RigRule
                             Source::commonPractice(),
                             $relay->closesV,
                             true,
+                            of: new Of(Quantity::OpenVolts, $shaft->component),
                         ),
                     ],
                     severity: $shaft->known ? Severity::Warning : Severity::Advice,

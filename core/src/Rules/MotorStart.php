@@ -7,6 +7,8 @@ namespace Hollin\Core\Rules;
 use Hollin\Core\Network\Load;
 use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Reference\Figure;
+use Hollin\Core\Reference\Of;
+use Hollin\Core\Reference\Quantity;
 use Hollin\Core\Reference\Source;
 
 /** A motor that somebody switches on where an inverter feeds it: whether it starts there, and on what wave it runs. */
@@ -133,6 +135,7 @@ final class MotorStart implements RigRule
                     ),
                     Source::commonPractice(),
                     $unit->surgeA,
+                    of: new Of(Quantity::Starting, $unit->id),
                 ),
             ],
             severity: $with === null ? Severity::Advice : Severity::Warning,

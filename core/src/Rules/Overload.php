@@ -7,6 +7,8 @@ namespace Hollin\Core\Rules;
 use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Reference\Figure;
 use Hollin\Core\Reference\ForHours;
+use Hollin\Core\Reference\Of;
+use Hollin\Core\Reference\Quantity;
 use Hollin\Core\Reference\Source;
 use Hollin\Core\Reference\TripCurve;
 
@@ -132,6 +134,7 @@ final class Overload implements RigRule
                                     ),
                                     ForHours::source(),
                                     $over ? $ratingA : ForHours::amps($ratingA),
+                                    of: new Of(Quantity::Current, $element, $state, $scenario),
                                 ),
                             ],
                             $over
@@ -197,6 +200,7 @@ final class Overload implements RigRule
                     Source::computed('load flow'),
                     $over['limitA'],
                     $over['assumed'],
+                    of: new Of(Quantity::Current, $over['id'], $over['state'], $over['scenario']),
                 ),
             ],
             self::lighter($rig, $over['scenario'], ($over['amps'] - $over['limitA']) * self::systemV($rig)),

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Hollin\Core\Rules;
 
 use Hollin\Core\Reference\Figure;
+use Hollin\Core\Reference\Of;
+use Hollin\Core\Reference\Quantity;
 use Hollin\Core\Reference\Source;
 
 /** A portable panel plugged straight onto a battery. */
@@ -68,6 +70,7 @@ final class PanelUnregulated implements RigRule
                             'the panel\'s label',
                             Source::computed('panel sheet'),
                             $battery->highestV(),
+                            of: new Of(Quantity::OpenVolts, $component),
                         ),
                     ],
                     state: 'sun',

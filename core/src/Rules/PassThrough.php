@@ -8,6 +8,8 @@ use Hollin\Core\Network\Element;
 use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Network\Role;
 use Hollin\Core\Reference\Figure;
+use Hollin\Core\Reference\Of;
+use Hollin\Core\Reference\Quantity;
 use Hollin\Core\Reference\Source;
 
 /** The breaker ahead of an inverter/charger is larger than its pass-through relay may carry. */
@@ -69,6 +71,7 @@ final class PassThrough implements RigRule
                         'largest current that can arrive before a device opens',
                         Source::computed('widest path'),
                         $passA,
+                        of: new Of(Quantity::Arriving, $id),
                     ),
                 ],
                 $this->remedies($rig, $id, $passA),

@@ -10,6 +10,8 @@ use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Network\Walk;
 use Hollin\Core\Reference\ConductorTables;
 use Hollin\Core\Reference\Figure;
+use Hollin\Core\Reference\Of;
+use Hollin\Core\Reference\Quantity;
 use Hollin\Core\Reference\Source;
 use Hollin\Core\Reference\TripCurve;
 use Hollin\Core\Sizing\DirectShares;
@@ -168,6 +170,7 @@ final class PathRating implements RigRule
                         Source::computed('I = W ÷ (V × η)'),
                         $over ? $rating : null,
                         $element->rating->assumed,
+                        of: new Of(Quantity::Current, $element->id),
                     ),
                     ...$over
                         ? []
@@ -180,6 +183,7 @@ final class PathRating implements RigRule
                                 Source::computed('arithmetic'),
                                 $rating,
                                 $element->rating->assumed,
+                                of: new Of(Quantity::Rated, $element->id),
                             ),
                         ],
                     new Figure(
@@ -194,6 +198,7 @@ final class PathRating implements RigRule
                             self::of($share),
                         ),
                         Source::computed('arithmetic'),
+                        of: new Of(Quantity::Power, $unit->id),
                     ),
                 ],
                 severity: $over ? Severity::Warning : Severity::Advice,
@@ -279,6 +284,7 @@ final class PathRating implements RigRule
                     self::words($unit, 1.0),
                     Source::computed('I = W ÷ (V × η)'),
                     $rating,
+                    of: new Of(Quantity::Current, $component),
                 ),
             ],
             [
@@ -333,6 +339,7 @@ final class PathRating implements RigRule
                     Source::computed('I = W ÷ (V × η)'),
                     $battery->limitA,
                     $battery->limitAssumed,
+                    of: new Of(Quantity::Current, $battery->id),
                 ),
             ],
             title: 'More than the battery gives',

@@ -6,6 +6,8 @@ namespace Hollin\Core\Rules;
 
 use Hollin\Core\Network\Supply;
 use Hollin\Core\Reference\Figure;
+use Hollin\Core\Reference\Of;
+use Hollin\Core\Reference\Quantity;
 use Hollin\Core\Reference\Source;
 use Hollin\Core\States\Settled;
 
@@ -69,6 +71,7 @@ final class PedestalVolts implements RigRule
                             Source::computed('potentials of what is joined'),
                             self::HIGHEST_V,
                             true,
+                            of: new Of(Quantity::OpenVolts, $worst['fault']->supply, $worst['state']->id),
                         ),
                     ]
                     : [],

@@ -8,6 +8,8 @@ use Hollin\Core\Network\Battery;
 use Hollin\Core\Network\VoltContact;
 use Hollin\Core\Operation\Rest;
 use Hollin\Core\Reference\Figure;
+use Hollin\Core\Reference\Of;
+use Hollin\Core\Reference\Quantity;
 use Hollin\Core\Reference\Source;
 use Hollin\Core\States\Contraction;
 use Hollin\Core\States\Engine;
@@ -78,6 +80,7 @@ final class SeparatorChatters implements RigRule
                             "load flow of “{$state->title}”, batteries {$state->charged()}",
                             Source::computed('load flow'),
                             $relay->opensV,
+                            of: new Of(Quantity::Volts, $relay->component, $state->id),
                         ),
                     ],
                     state: $state->id,

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Hollin\Core\Rules;
 
 use Hollin\Core\Reference\Figure;
+use Hollin\Core\Reference\Of;
+use Hollin\Core\Reference\Quantity;
 use Hollin\Core\Reference\Source;
 use Hollin\Core\States\Situation;
 
@@ -81,6 +83,7 @@ final class ShortCircuit implements StateRule, Unclaimed
                         Source::computed('potentials of what is joined'),
                         0.0,
                         assumed: true,
+                        of: new Of(Quantity::Short, $source->id),
                     ),
                 ],
                 paths: [[$source->a, $source->b]],

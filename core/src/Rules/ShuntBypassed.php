@@ -9,6 +9,8 @@ use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\Purpose;
 use Hollin\Core\Network\Walk;
 use Hollin\Core\Reference\Figure;
+use Hollin\Core\Reference\Of;
+use Hollin\Core\Reference\Quantity;
 use Hollin\Core\Reference\Source;
 use Hollin\Core\Solve\Impedance;
 
@@ -89,6 +91,7 @@ final class ShuntBypassed implements RigRule
                             Source::computed('parallel resistances, the frame taken as nothing'),
                             0.0,
                             true,
+                            of: new Of(Quantity::Share, $shunt->id),
                         ),
                     ],
                     remedies: LeadRemedies::takeOut($rig, $on),

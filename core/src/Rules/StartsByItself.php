@@ -7,6 +7,8 @@ namespace Hollin\Core\Rules;
 use Hollin\Core\Network\Panels;
 use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Reference\Figure;
+use Hollin\Core\Reference\Of;
+use Hollin\Core\Reference\Quantity;
 use Hollin\Core\Reference\Source;
 use Hollin\Core\States\Situation;
 
@@ -72,6 +74,7 @@ final class StartsByItself implements RigRule
                             implode(' + ', array_map(fn($l): string => sprintf('%g', $l->watts), $loads)) . ' W',
                             Source::commonPractice(),
                             $unit->limitA * $unit->holdsV,
+                            of: new Of(Quantity::Starting, $unit->id),
                         ),
                     ],
                     self::remedies($rig, $settled->situation, $unit, $loads),
@@ -98,6 +101,7 @@ final class StartsByItself implements RigRule
                                     'read off the part',
                                     Source::commonPractice(),
                                     $unit->surgeA,
+                                    of: new Of(Quantity::Starting, $load->id),
                                 ),
                             ],
                             self::remedies($rig, $settled->situation, $unit, [$load]),

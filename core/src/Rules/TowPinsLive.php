@@ -8,6 +8,8 @@ use Hollin\Core\Network\Element;
 use Hollin\Core\Network\TowPins;
 use Hollin\Core\Network\Walk;
 use Hollin\Core\Reference\Figure;
+use Hollin\Core\Reference\Of;
+use Hollin\Core\Reference\Quantity;
 use Hollin\Core\Reference\Source;
 use Hollin\Core\Sizing\ProspectiveShort;
 
@@ -72,6 +74,7 @@ final class TowPinsLive implements RigRule
                         ProspectiveShort::source(),
                         $fuse ?? 0.0,
                         $bare->assumed ?? false,
+                        of: new Of(Quantity::Short, $pins->component),
                     ),
                 ],
                 severity: $fuse === null ? Severity::Danger : Severity::Advice,

@@ -6,6 +6,8 @@ namespace Hollin\Core\Rules;
 
 use Hollin\Core\Network\Battery;
 use Hollin\Core\Reference\Figure;
+use Hollin\Core\Reference\Of;
+use Hollin\Core\Reference\Quantity;
 use Hollin\Core\Reference\Source;
 use Hollin\Core\Solve\FirstCurrent;
 use Hollin\Core\States\DirectPotentials;
@@ -86,6 +88,7 @@ final class TurnedThroughBoth implements RigRule
                     Source::computed('load flow'),
                     0.0,
                     $a->ohmAssumed || $b->ohmAssumed,
+                    of: new Of(Quantity::Starting, $a->id),
                 ),
             ],
             paths: [[$a->pos, $b->pos]],

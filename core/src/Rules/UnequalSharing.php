@@ -7,6 +7,8 @@ namespace Hollin\Core\Rules;
 use Hollin\Core\Network\Ladder;
 use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Reference\Figure;
+use Hollin\Core\Reference\Of;
+use Hollin\Core\Reference\Quantity;
 use Hollin\Core\Reference\Source;
 use Hollin\Core\Sizing\DirectShares;
 use Hollin\Core\Sizing\InverterCurrent;
@@ -137,6 +139,7 @@ final class UnequalSharing implements RigRule
                         Source::computed('divided by resistance'),
                         $graph->batteries[$id]->limitA,
                         $graph->batteries[$id]->ohmAssumed,
+                        of: new Of(Quantity::Current, $id),
                     ),
                     array_keys($shares),
                 ),
@@ -193,6 +196,7 @@ final class UnequalSharing implements RigRule
                         Source::computed('divided by resistance'),
                         $battery->limitA === null ? null : $battery->limitA / $count,
                         $battery->ohmAssumed || !$part->has('linkMilliohm'),
+                        of: new Of(Quantity::Current, $battery->id),
                     ),
                 ],
             );

@@ -7,6 +7,8 @@ namespace Hollin\Core\Rules;
 use Hollin\Core\Network\Battery;
 use Hollin\Core\Network\Element;
 use Hollin\Core\Reference\Figure;
+use Hollin\Core\Reference\Of;
+use Hollin\Core\Reference\Quantity;
 use Hollin\Core\Sizing\UnfusedWay;
 
 /** What leads away from a battery before anything opens. */
@@ -46,6 +48,7 @@ final class UnfusedLeads
                         'along the way from the post' . ($way->sheathed ? ', sheathed the whole way' : ''),
                         UnfusedWay::source(),
                         $way->limitM(),
+                        of: new Of(Quantity::Length, $component),
                     ),
                 ],
                 paths: [[$battery->pos, $way->element->b]],

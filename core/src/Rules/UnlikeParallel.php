@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Hollin\Core\Rules;
 
 use Hollin\Core\Reference\Figure;
+use Hollin\Core\Reference\Of;
+use Hollin\Core\Reference\Quantity;
 use Hollin\Core\Reference\Source;
 use Hollin\Core\Solve\FirstCurrent;
 use Hollin\Core\States\DirectPotentials;
@@ -93,6 +95,7 @@ final class UnlikeParallel implements StateRule, OfDirectCurrent, Unclaimed
                         sprintf('%.2f V and %.2f V at rest, half charged', $a->restV('half'), $b->restV('half')),
                         Source::computed('rest volts by chemistry'),
                         0.0,
+                        of: new Of(Quantity::OpenVolts, $a->id),
                     ),
                 ],
                 paths: [[$a->pos, $b->pos]],

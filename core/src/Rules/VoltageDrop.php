@@ -8,6 +8,8 @@ use Hollin\Core\Network\Element;
 use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Reference\ConductorSize;
 use Hollin\Core\Reference\Figure;
+use Hollin\Core\Reference\Of;
+use Hollin\Core\Reference\Quantity;
 use Hollin\Core\Reference\Source;
 use Hollin\Core\Sizing\ConductorChoice;
 use Hollin\Core\Sizing\DirectShares;
@@ -127,6 +129,7 @@ final class VoltageDrop implements RigRule
                     sprintf('%.1f A × %.2f mΩ of cable, both poles, at 75 °C', $amps, ($drop / $amps) * 1000),
                     Source::recalled('NFPA 70 chapter 9 table 8, IEC 60228'),
                     $limit,
+                    of: new Of(Quantity::Drop, $component),
                 ),
             ],
             $this->remedies($rig, $longest[$first] ?? null, $amps * ($worst[$first] ?? 0.0), $drop, $limit),

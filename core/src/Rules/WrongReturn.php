@@ -10,6 +10,8 @@ use Hollin\Core\Network\Fault;
 use Hollin\Core\Network\Purpose;
 use Hollin\Core\Network\Role;
 use Hollin\Core\Reference\Figure;
+use Hollin\Core\Reference\Of;
+use Hollin\Core\Reference\Quantity;
 use Hollin\Core\Reference\Source;
 use Hollin\Core\Solve\LoadFlow;
 use Hollin\Core\Solve\LoadFlowResult;
@@ -158,6 +160,7 @@ final class WrongReturn implements RigRule
                 Source::computed('load flow'),
                 0.0,
                 $battery->ohmAssumed,
+                of: new Of(Quantity::Current, (string) $id, $state),
             );
         }
 

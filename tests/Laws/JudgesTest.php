@@ -1,0 +1,394 @@
+<?php
+
+declare(strict_types=1);
+
+use Hollin\Core\Components\Catalogue;
+use Hollin\Core\Rules\Prevented;
+use Hollin\Core\Solve\LoadFlow;
+use Hollin\Core\Solve\LoadFlowResult;
+use Tests\Laws\Addition;
+use Tests\Laws\Beside;
+use Tests\Laws\Court;
+use Tests\Laws\Declared;
+use Tests\Laws\Owed;
+use Tests\Laws\Physics;
+use Tests\Laws\Said;
+use Tests\Laws\Specimen;
+use Tests\Laws\Specimens;
+use Tests\Laws\Step;
+use Tests\Laws\Steps;
+use Tests\Laws\ThereAndBack;
+use Tests\Laws\Verdict;
+use Tests\Laws\Worse;
+
+/* Judges that cannot fail judge nothing: each law is shown a fault and must see it, and no rule or part stays outside. */
+
+function knownRig(string $name, ?string $view = null): Specimen
+{
+    $views = iterator_to_array(Specimens::written()[$name]());
+
+    return $view === null ? array_values($views)[count($views) - 1] : $views["{$name} [{$view}]"];
+}
+
+/** What is said of a rig with its findings changed. @param Closure(list<array<string, mixed>>): list<array<string, mixed>> $change */
+function tampered(Said $said, Closure $change): Said
+{
+    return new Said($said->rig, $said->judge, $change($said->findings));
+}
+
+/** @return list<string> what a law says broke, in short */
+function whats(object $law): array
+{
+    return array_values(array_unique(array_map(fn($v): string => $v->what, $law->broken)));
+}
+
+describe('worse is never milder', function (): void {
+    $held = function (string $name, string $step, Closure $change): array {
+        $rig = knownRig($name);
+        $said = Said::of($rig->document, $rig->view);
+        $worse = new Worse(new Declared());
+        $worse->hold($rig, new Step($step, 'nothing', []), $said, tampered($said, $change));
+
+        return whats($worse);
+    };
+    $of = fn(string $rule, Closure $change): Closure => fn(array $all): array => array_map(
+        fn(array $f): array => $f['rule'] === $rule ? $change($f) : $f,
+        $all,
+    );
+
+    it(
+        'sees nothing where nothing changed',
+        fn() => expect($held('thin-negative', 'cable.thinner', fn(array $a): array => $a))->toBe([]),
+    );
+
+    it(
+        'sees a finding vanish',
+        fn() => expect(
+            $held(
+                'thin-negative',
+                'cable.thinner',
+                fn(array $all): array => array_filter(
+                    $all,
+                    fn(array $f): bool => $f['rule'] !== 'conductor_protection',
+                ),
+            ),
+        )->toBe(['vanished']),
+    );
+
+    it(
+        'sees a lower severity',
+        fn() => expect(
+            $held(
+                'small-ratings',
+                'part.smaller',
+                $of('path_rating', fn(array $f): array => ['severity' => 'advice'] + $f),
+            ),
+        )->toContain('severity danger to advice'),
+    );
+
+    it(
+        'sees a way that is farther',
+        fn() => expect(
+            $held(
+                'thin-negative',
+                'cable.thinner',
+                $of('conductor_protection', fn(array $f): array => ['ways' => ['kind' => 'remote'] + $f['ways']] + $f),
+            ),
+        )->each->toStartWith('way '),
+    );
+
+    it(
+        'sees a figure nearer to its limit',
+        fn() => expect(
+            $held(
+                'thin-negative',
+                'cable.thinner',
+                $of('conductor_protection', function (array $f): array {
+                    $f['figures'][0]['value'] *= 0.9;
+
+                    return $f;
+                }),
+            ),
+        )->toBe(['figure nearer to its limit']),
+    );
+
+    it('sees what is new where a step is declared to touch nothing', function () use ($held): void {
+        $more = fn(array $all): array => [
+            ...$all,
+            ['id' => 'new', 'rule' => 'live_pins', 'components' => ['inlet']] + $all[0],
+        ];
+        expect($held('base-inline', 'joint.worse', $more))->toBe(['declared untouched, and new']);
+    });
+
+    it(
+        'sees a rig freed of its dangers by a fuse taken away',
+        fn() => expect(
+            $held(
+                'thin-negative',
+                'fuse.gone',
+                fn(array $all): array => array_values(
+                    array_filter($all, fn(array $f): bool => $f['severity'] !== 'danger'),
+                ),
+            ),
+        )->toContain('free of dangers by what protects being taken away'),
+    );
+
+    it('has every rule declare every step', fn() => expect((new Declared())->missing())->toBe([]));
+
+    it('has a reason for everything that may ease', function (): void {
+        $declared = new Declared();
+        foreach ($declared->eases() as [$rule, $step]) {
+            expect(strlen($declared->of($rule, $step)->why))->toBeGreaterThan(8, "{$rule}: {$step}");
+        }
+    });
+
+    it('refuses a step that nobody declared', fn() => (new Declared())->of('overload', 'made.up'))->throws(
+        LogicException::class,
+    );
+});
+
+it('has steps of every kind and every kind of part on the rigs there are', function (): void {
+    $steps = $parts = [];
+    foreach (Specimens::named(3) as $make) {
+        foreach ($make() as $rig) {
+            $parts += array_column($rig->parts, 'type', 'type');
+            $steps += array_column(Steps::of($rig), 'name', 'name');
+        }
+    }
+    expect(array_values(array_diff(Steps::NAMES, $steps)))->toBe([]);
+    expect(array_values(array_diff(array_keys(Catalogue::types()), $parts)))->toBe([]);
+});
+
+describe('beside the point', function (): void {
+    $held = function (Closure $change): array {
+        $rig = knownRig('base-inline');
+        $said = Said::of($rig->document, $rig->view);
+        $beside = new Beside();
+        $beside->hold(
+            $rig,
+            new Addition('spare box', 'box', fn() => $rig->document, ['box']),
+            $said,
+            tampered($said, $change),
+        );
+
+        return whats($beside);
+    };
+
+    it('sees nothing where nothing changed', fn() => expect($held(fn(array $all): array => $all))->toBe([]));
+    it(
+        'sees other words',
+        fn() => expect(
+            $held(fn(array $all): array => [['text' => 'Something else.'] + $all[0], ...array_slice($all, 1)]),
+        )->toBe(['other words']),
+    );
+    it(
+        'sees a finding vanish',
+        fn() => expect($held(fn(array $all): array => array_slice($all, 1)))->toBe(['vanished']),
+    );
+    it(
+        'sees one appear',
+        fn() => expect(
+            $held(
+                fn(array $all): array => [
+                    ...$all,
+                    ['id' => 'x', 'rule' => 'fed_twice', 'components' => ['inlet'], 'severity' => 'danger'] + $all[0],
+                ],
+            ),
+        )->toBe(['appears, and does not mention what was added']),
+    );
+});
+
+describe('one verdict', function (): void {
+    $held = function (string $name, Closure $change): array {
+        $rig = knownRig($name);
+        $verdict = new Verdict();
+        $verdict->hold($rig, tampered(Said::of($rig->document, $rig->view), $change));
+
+        return whats($verdict);
+    };
+
+    it(
+        'sees two findings with one identity',
+        fn() => expect($held('sun-and-a-cord', fn(array $all): array => [$all[0], ...$all]))->toContain(
+            'two findings have one identity',
+        ),
+    );
+
+    it(
+        'sees a figure that is not solved so',
+        fn() => expect(
+            $held(
+                'bms-opens-while-driving',
+                fn(array $all): array => array_map(function (array $f): array {
+                    foreach ($f['figures'] as $n => $figure) {
+                        $f['figures'][$n]['value'] = 1.2 * $figure['value'];
+                    }
+
+                    return $f;
+                }, $all),
+            ),
+        )->toContain('a figure is not that of its operating point'),
+    );
+
+    it(
+        'sees a figure that names nothing',
+        fn() => expect(
+            $held(
+                'thin-negative',
+                fn(array $all): array => array_map(function (array $f): array {
+                    foreach ($f['figures'] as $n => $figure) {
+                        unset($f['figures'][$n]['of']);
+                    }
+
+                    return $f;
+                }, $all),
+            ),
+        )->toContain('a figure names nothing'),
+    );
+
+    it(
+        'sees a row of the rulers that no finding tells of',
+        fn() => expect(
+            $held(
+                'thin-negative',
+                fn(array $all): array => array_filter(
+                    $all,
+                    fn(array $f): bool => $f['rule'] !== 'conductor_protection',
+                ),
+            ),
+        )->toContain('a row is out of order (wire), no finding says it'),
+    );
+});
+
+describe('physics', function (): void {
+    $held = function (string $state, Closure $change): array {
+        $rig = knownRig('thin-negative');
+        $of = Said::of($rig->document, $rig->view)->rig;
+        $settled = $of->settled[$state];
+        $flow = get_object_vars(LoadFlow::of($settled, $of->allLoads()));
+        $physics = new Physics();
+        $physics->point($of->graph, $settled, new LoadFlowResult(...$change($flow)), $state);
+
+        return whats($physics);
+    };
+    $amps = fn(float $times): Closure => function (array $flow) use ($times): array {
+        foreach ($flow['sources'] as $id => $source) {
+            $flow['sources'][$id] = ['amps' => $times * $source['amps']] + $source;
+        }
+
+        return $flow;
+    };
+
+    it(
+        'sees currents that do not add up',
+        fn() => expect($held('nothing', $amps(1.5)))->toContain('currents do not sum to nothing'),
+    );
+    it(
+        'sees a charger past its limit',
+        fn() => expect($held('shore_s30', $amps(20)))->toContain('a charger past its limit'),
+    );
+    it(
+        'sees power out of nothing',
+        fn() => expect(
+            $held('shore_s30', function (array $flow): array {
+                foreach ($flow['converters'] as $id => $unit) {
+                    $flow['converters'][$id] = ['inW' => $unit['inW'], 'outW' => $unit['inW'] * 1.1 + 10];
+                }
+
+                return $flow;
+            }),
+        )->toContain('gives more than it takes'),
+    );
+    it(
+        'sees loads that take more than is given',
+        fn() => expect(
+            $held('shore_s30', function (array $flow): array {
+                foreach ($flow['loads'] as $id => $load) {
+                    $flow['loads'][$id] = ['watts' => $load['watts'] * 3] + $load;
+                }
+
+                return $flow;
+            }),
+        )->toContain('loads take more than sources give'),
+    );
+    it(
+        'sees volts that nothing holds up',
+        fn() => expect(
+            $held(
+                'nothing',
+                fn(array $flow): array => ['dcV' => array_map(fn(float $v): float => 10 * $v, $flow['dcV'])] + $flow,
+            ),
+        )->toContain('stands above what holds it up'),
+    );
+});
+
+describe('there and back', function (): void {
+    it('sees a failure that undoes what is said to survive any', function (): void {
+        $rig = knownRig('backfed-without-interlock', 'interlock/now');
+        $said = Said::of($rig->document, $rig->view);
+        $back = new ThereAndBack();
+        $back->prevented($rig, $said);
+        expect($back->broken)->toBe([]);
+        $said->judge->prevented = array_map(
+            fn(Prevented $p): Prevented => new Prevented($p->rule, $p->title, $p->by, [], $p->words),
+            $said->judge->prevented,
+        );
+        $back->prevented($rig, $said);
+        expect(whats($back))->toBe(['said to survive any single failure']);
+    });
+
+    it('sees a remedy that does not do what it says', function (): void {
+        $rig = knownRig('thin-negative');
+        $said = Said::of($rig->document, $rig->view);
+        $f = array_values(
+            array_filter($said->findings, fn(array $g): bool => $g['rule'] === 'conductor_protection'),
+        )[0];
+        $nothing = ['result' => 'clears', 'brings' => []];
+        $left = new ReflectionMethod(ThereAndBack::class, 'left');
+        expect(array_column(iterator_to_array($left->invoke(null, $f, $nothing, $said, $said)), 0))->toBe([
+            'said to clear, and stays',
+        ]);
+        $less = tampered(
+            $said,
+            fn(array $all): array => array_filter($all, fn(array $g): bool => $g['id'] !== $f['id']),
+        );
+        expect(array_column(iterator_to_array($left->invoke(null, $f, $nothing, $less, $less)), 0))->toBe([]);
+        expect(array_column(iterator_to_array($left->invoke(null, $f, $nothing, $less, $said)), 0))->toContain(
+            'brings danger conductor_protection, unsaid',
+        );
+    });
+});
+
+describe('what is owed', function (): void {
+    it('is counted as the head of its file says', fn() => expect(Owed::told())->toBe((new Owed())->counts()));
+
+    it('only shrinks', function (): void {
+        // What was owed when the laws were written.
+        foreach ((new Owed())->counts() as $law => $count) {
+            expect($count)->toBeLessThanOrEqual(Owed::AT_FIRST[$law] ?? 0, $law);
+        }
+    });
+
+    it('tells what broke and is not owed, and what is owed and holds', function (): void {
+        $rig = knownRig('base-inline');
+        $court = new Court(['throws', 'verdict']);
+        $court->try($rig);
+        $owed = new Owed(["verdict | {$rig->title()} | as it is | table on c_air | dead in the table, and live"]);
+        expect($owed->differs($court))->toContain(
+            'holds now, strike it from docs/owed.txt: ' .
+                "verdict | {$rig->title()} | as it is | table on c_air | dead in the table, and live",
+        );
+        $court->verdict->hold(
+            $rig,
+            tampered(Said::of($rig->document, $rig->view), fn(array $all): array => [$all[0], ...$all]),
+        );
+        expect(implode(' ', $owed->differs($court)))->toContain('broken: verdict');
+    });
+});
+
+it('tells an answer that ends in an exception', function (): void {
+    $rig = knownRig('base-inline');
+    $court = new Court();
+    $court->try(new Specimen('none', $rig->document, 'no/view', $rig->parts));
+    expect($court->broken()[0]->law)->toBe('throws');
+});

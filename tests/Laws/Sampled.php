@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Laws;
+
+/** The sample of the laws that the tests hold: which rigs, how much of each law. The rest is drawn by bin/laws. */
+final class Sampled
+{
+    /** Rigs drawn at random, two of each. */
+    public const DRAWN = 12;
+
+    /** What each law is held on: share of the pairs, parts at most, samples of rules too. */
+    private const LAWS = [
+        'worse' => [0.05, 40, true],
+        'beside' => [0.1, 40, true],
+        'verdict' => [1.0, 70, true],
+        'physics' => [1.0, 70, true],
+        'back' => [1.0, 26, false],
+    ];
+
+    /** How many parts a law's rigs are divided in, for tests that run beside each other. */
+    public const PARTS = 4;
+
+    /** The rigs of a part, held against a law. */
+    public static function of(string $law, int $part): Court
+    {
+        [$share, $most, $samples] = self::LAWS[$law];
+        $court = new Court(['throws', $law]);
+        foreach (Specimens::named(self::DRAWN, $samples) as $name => $make) {
+            foreach (crc32((string) $name) % self::PARTS === $part ? $make() : [] as $rig) {
+                if (count($rig->parts) <= $most) {
+                    $court->try($rig, $share);
+                }
+            }
+        }
+
+        return $court;
+    }
+
+    /** @return list<string> */
+    public static function laws(): array
+    {
+        return array_keys(self::LAWS);
+    }
+}
