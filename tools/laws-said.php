@@ -58,15 +58,10 @@ foreach ($pairs as $law => $count) {
     );
     printf("%s: %d pairs, %d broken\n", $law, $count, $broken);
 }
-foreach ((new Tests\Laws\Declared())->eases() as [$rule, $step]) {
-    if (($seen["{$rule}|{$step}"]['eased'] ?? 0) === 0) {
-        printf("may ease, never seen to: %s by %s\n", $rule, $step);
-    }
-}
 printf(
-    "seed %s: %d pairs on %d rigs, %d steps refused by the format, %.0f s of one core\n",
+    "seed %s: %d pairs of rig and step on %d rigs, %d steps refused by the format, %.0f s of one core\n",
     $more,
-    array_sum($pairs),
+    ($pairs['worse'] ?? 0) + ($pairs['beside'] ?? 0),
     $rigs,
     $refused,
     $seconds,

@@ -3,13 +3,15 @@
 declare(strict_types=1);
 
 /*
- * The laws over many rigs: php tools/laws.php owed LAW PART, or php tools/laws.php draw SEED COUNT PART PARTS STATE.
+ * The laws over many rigs: php tools/laws.php owed LAW PART, eases, or php tools/laws.php draw SEED COUNT PART PARTS STATE.
  * bin/laws calls it and puts the parts together.
  */
 
 require dirname(__DIR__) . '/vendor/autoload.php';
 
 use Tests\Laws\Court;
+use Tests\Laws\Declared;
+use Tests\Laws\Eased;
 use Tests\Laws\Sampled;
 use Tests\Laws\Specimens;
 use Tests\Laws\Violation;
@@ -41,12 +43,20 @@ if ($argv[1] === 'owed') {
     exit(0);
 }
 
+if ($argv[1] === 'eases') {
+    $declared = new Declared();
+    foreach ($declared->eases() as [$rule, $step]) {
+        echo Eased::find($declared, $rule, $step) ?? "never: {$rule} by {$step}", "\n";
+    }
+    exit(0);
+}
+
 [, , $seed, $count, $part, $parts, $state] = $argv;
 // What was tried before is kept rig by rig, so that a draw that was stopped goes on where it was.
 $kept = is_file($state) ? json_decode((string) file_get_contents($state), true) : [];
 $kept += ['rigs' => [], 'pairs' => [], 'broken' => [], 'seen' => [], 'refused' => 0, 'seconds' => 0.0];
 foreach (rigs((int) $seed) as $name => $make) {
-    $pairs = array_sum($kept['pairs']);
+    $pairs = ($kept['pairs']['worse'] ?? 0) + ($kept['pairs']['beside'] ?? 0);
     if ($pairs >= (int) $count / (int) $parts) {
         break;
     }

@@ -141,10 +141,11 @@ final class Declared
             'same' => 'neutral.*',
         ],
         'interrupting_capacity' => [
-            'worse' => 'fuse.larger fuse.weaker fuse.breaker neutral.* source.* more.* habit.*',
+            'worse' =>
+                'joint.worse known.resistance fuse.larger fuse.weaker fuse.breaker neutral.* source.* more.* habit.*',
             'eases' => [
-                'cable.thinner cable.longer joint.worse' => 'more ohms, less short-circuit current',
-                'battery.smaller battery.weaker known.resistance' => 'a smaller bank, or one of more ohms, gives less',
+                'cable.thinner cable.longer' => 'more ohms, less short-circuit current',
+                'battery.smaller battery.weaker' => 'a smaller bank, or one of more ohms, gives less',
                 'fuse.gone' => 'it is gone, and its ohms for the others',
             ],
             'same' =>
@@ -160,11 +161,10 @@ final class Declared
         ],
         'path_rating' => [
             'worse' =>
-                'neutral.* known.* battery.management battery.colder battery.end battery.together limit.* charger.* source.* habit.* part.*',
+                'cable.thinner cable.longer battery.weaker neutral.* known.* battery.management battery.colder battery.end battery.together limit.* charger.* source.* habit.* part.*',
             'eases' => [
-                'battery.smaller battery.weaker' => 'other shares between the batteries',
+                'battery.smaller' => 'other shares between the batteries',
                 'joint.worse' => 'other shares between the batteries',
-                'cable.thinner cable.longer' => 'other shares between the batteries',
                 'fuse.larger' => 'the device itself is larger',
                 'fuse.gone' => 'the device is gone, and its ohms',
                 'more.battery more.unlike' => 'other shares between the batteries',
@@ -174,10 +174,10 @@ final class Declared
         ],
         'unequal_sharing' => [
             'worse' =>
-                'guard.* neutral.* load.* battery.management battery.colder battery.end battery.together limit.* charger.* source.* more.* habit.* part.*',
+                'cable.thinner battery.weaker guard.* neutral.* load.* battery.management battery.colder battery.end battery.together limit.* charger.* source.* more.* habit.* part.*',
             'eases' => [
-                'battery.smaller battery.weaker known.resistance' => 'other shares between the batteries',
-                'joint.worse cable.thinner cable.longer' => 'ohms may even out what was uneven',
+                'battery.smaller known.resistance' => 'other shares between the batteries',
+                'joint.worse cable.longer' => 'ohms may even out what was uneven',
                 'fuse.gone' => 'ohms may even out what was uneven',
             ],
             'same' =>
@@ -260,9 +260,9 @@ final class Declared
             'same' => 'cable.* fuse.*',
         ],
         'life_safety' => [
-            'worse' => 'neutral.* load.* limit.* charger.* source.* habit.*',
+            'worse' => 'more.source more.charger neutral.* load.* limit.* charger.* source.* habit.*',
             'eases' => [
-                'more.battery more.unlike more.source more.charger' => 'another source keeps it up',
+                'more.battery more.unlike' => 'another source keeps it up',
             ],
             'same' => 'cable.* fuse.* guard.* bond.* known.* battery.* joint.* part.*',
         ],
@@ -272,10 +272,7 @@ final class Declared
         ],
         'motor_start' => [
             'worse' =>
-                'fuse.weaker fuse.gone guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* joint.* source.* more.* habit.* part.*',
-            'eases' => [
-                'fuse.larger fuse.breaker' => 'a larger device holds the start',
-            ],
+                'fuse.larger fuse.breaker fuse.weaker fuse.gone guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* joint.* source.* more.* habit.* part.*',
             'same' => 'cable.*',
         ],
         'motor_transfer' => [
@@ -353,10 +350,7 @@ final class Declared
         ],
         'converter_starves' => [
             'worse' =>
-                'cable.* fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* joint.* source.* more.* habit.* part.*',
-            'eases' => [
-                'charger.larger' => 'another is fed',
-            ],
+                'charger.larger cable.* fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* joint.* source.* more.* habit.* part.*',
         ],
         'lowered_alternator' => [
             'worse' =>
@@ -385,12 +379,11 @@ final class Declared
         ],
         'charge_limit' => [
             'worse' =>
-                'fuse.* guard.* neutral.* bond.* known.* load.* battery.management battery.colder battery.end battery.together limit.* charger.* source.colder source.volts source.series more.charger more.source habit.* part.*',
+                'cable.thinner battery.weaker fuse.* guard.* neutral.* bond.* known.* load.* battery.management battery.colder battery.end battery.together limit.* charger.* source.colder source.volts source.series more.charger more.source habit.* part.*',
             'eases' => [
                 'battery.smaller' => 'other shares between the batteries',
-                'battery.weaker' => 'other shares between the batteries',
                 'joint.worse' => 'other shares between the batteries',
-                'cable.thinner cable.longer' => 'other shares between the batteries',
+                'cable.longer' => 'other shares between the batteries',
                 'more.battery more.unlike' => 'another battery takes a part',
                 'source.smaller' => 'it gives less',
             ],
@@ -407,10 +400,10 @@ final class Declared
         ],
         'wrong_return' => [
             'worse' =>
-                'fuse.* guard.* neutral.* bond.none bond.fixed bond.screw bond.panel known.* load.* battery.* limit.* charger.* source.* more.* habit.* part.*',
+                'cable.thinner cable.longer fuse.* guard.* neutral.* bond.none bond.fixed bond.screw bond.panel known.* load.* battery.* limit.* charger.* source.* more.* habit.* part.*',
             'eases' => [
                 'bond.frame' => 'the way by the frame is gone',
-                'joint.worse cable.thinner cable.longer' => 'volts share by ohms',
+                'joint.worse' => 'volts share by ohms',
             ],
             'same' => 'cable.fewer cable.cheaper cable.hotter cable.bundled',
         ],

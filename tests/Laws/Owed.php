@@ -68,6 +68,20 @@ final class Owed
         return isset($court->tried["{$law} | {$rig} | " . ($law === 'back' ? '' : $step)]);
     }
 
+    /** @return list<string> what is owed under a law */
+    public function of(string $law): array
+    {
+        return array_values(
+            array_filter(array_keys($this->names), fn(string $name): bool => str_starts_with($name, "{$law} | ")),
+        );
+    }
+
+    /** The name of a line of the second opinion: without its figures. */
+    public static function second(string $line): string
+    {
+        return 'second | ' . trim((string) preg_replace('/(?<![\\w-])\\d[\\d.,]*/', '#', $line));
+    }
+
     /** @return array<string, int> law => how many are owed */
     public function counts(): array
     {

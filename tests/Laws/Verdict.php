@@ -38,6 +38,9 @@ final class Verdict
     /** Figures held against a load flow. */
     public int $figures = 0;
 
+    /** @var array<string, true> kinds of findings that were seen, with how grave they are */
+    public array $kinds = [];
+
     /** @var array<string, LoadFlowResult> */
     private array $flows = [];
 
@@ -55,6 +58,7 @@ final class Verdict
         $this->table();
         $this->rows();
         $this->counts();
+        $this->gravity();
     }
 
     /** @param list<string> $parts */
@@ -358,5 +362,34 @@ final class Verdict
         if (array_column($answer['findings'], 'id') !== array_column($this->said->findings, 'id')) {
             $this->break('answer', [], 'other findings in the whole answer');
         }
+    }
+
+    /** How grave each kind of finding is stands in tests/Laws/gravity.txt, as a master electrician would have it. */
+    private function gravity(): void
+    {
+        foreach ($this->said->findings as $f) {
+            $kind = self::kind($f);
+            $this->kinds[$kind] = true;
+            if (!isset(self::declared()[$kind])) {
+                $this->break($f['rule'], $f['components'], "nobody declared it so grave: {$kind}", $f['text']);
+            }
+        }
+    }
+
+    /** Rule, title without names and numbers, severity, and whether it comes from outside. @param array<string, mixed> $f */
+    private static function kind(array $f): string
+    {
+        $title = trim((string) preg_replace('/[\d.,]+/', '#', explode(':', $f['title'])[0]));
+        $outside = in_array($f['ways']['kind'], ['outside', 'passing'], true) ? " | {$f['ways']['kind']}" : '';
+
+        return "{$f['rule']} | {$title} | {$f['severity']}{$outside}";
+    }
+
+    /** @return array<string, true> */
+    public static function declared(): array
+    {
+        static $declared;
+
+        return $declared ??= array_fill_keys(array_map(trim(...), file(__DIR__ . '/gravity.txt') ?: []), true);
     }
 }

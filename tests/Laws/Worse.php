@@ -75,7 +75,11 @@ final class Worse
             $said->findings,
             fn(array $f): bool => $f['severity'] === 'danger' && $f['ways']['kind'] !== 'outside',
         );
-        $had = $dangers($before);
+        // A bond too many is itself the danger: what is declared to ease by it is no gift.
+        $had = array_filter(
+            $dangers($before),
+            fn(array $f): bool => $this->declared->of($f['rule'], $step->name)->kind !== Declared::EASES,
+        );
         if ($had !== [] && $dangers($after) === []) {
             $this->break($rig, $step, array_values($had)[0], 'free of dangers by what protects being taken away');
         }

@@ -53,7 +53,7 @@ final class LivePins implements StateRule, Claims
             }
             $live = [];
             foreach ($pins->pins as $name => $terminal) {
-                $source = $situation->hotAt($terminal) ?? $situation->drivenNeutral($terminal);
+                $source = $situation->strikesAt($terminal);
                 if ($source !== null) {
                     $live[$name] = $source;
                 }

@@ -183,6 +183,12 @@ final class Situation
         return $this->hardHot($terminal) ?? $this->softHot($terminal);
     }
 
+    /** A source whose hot reaches a terminal, or whose driven neutral does: somebody who touches it is struck. */
+    public function strikesAt(string $terminal): ?string
+    {
+        return $this->hotAt($terminal) ?? $this->drivenNeutral($terminal);
+    }
+
     /** The source of which a terminal is the neutral at half the voltage from the case, or null. */
     public function drivenNeutral(string $terminal): ?string
     {

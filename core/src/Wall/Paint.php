@@ -228,7 +228,7 @@ final class Paint
                 ? array_keys(
                     array_filter(
                         $pins->pins,
-                        fn(string $terminal): bool => $settled->situation->hotAt($terminal) !== null,
+                        fn(string $terminal): bool => $settled->situation->strikesAt($terminal) !== null,
                     ),
                 )
                 : [];

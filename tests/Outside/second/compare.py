@@ -311,6 +311,7 @@ def main():
     p.add_argument("--seed", type=int, default=1)
     p.add_argument("--count", type=int, default=0, help="how many rigs to draw")
     p.add_argument("--keep", default="disagreements", help="folder for rigs about which the two disagree")
+    p.add_argument("--without", action="append", default=[], help="a rule whose findings are left out of the answer: what is noticed then")
     p.add_argument("--parts", type=int, default=1, help="take every so manieth rig …")
     p.add_argument("--part", type=int, default=0, help="… from this one on")
     o = p.parse_args()
@@ -336,6 +337,7 @@ def main():
                 if vid not in answer["answers"]:
                     lines.append((vid, "no such view in the answer"))
                     continue
+                answer["answers"][vid]["findings"] = [f for f in answer["answers"][vid]["findings"] if f["rule"] not in o.without]
                 try:
                     v = View(parts, answer["answers"][vid])
                     lines += [(vid, x) for x in v.judge()]

@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+use Symfony\Component\Process\Process;
+use Tests\Laws\Owed;
+
+/*
+ * A second program (tests/Outside/second, Python, no code in common) works out from the same job file what is joined,
+ * bonded, live, protected and fed, and holds the answers of hollin:ask against it: on the known rigs it once disagreed
+ * about, and on thirty drawn ones. bin/second draws more.
+ */
+
+/** @param list<string> $more @return array{list<string>, string} what it disagrees about, and its last line */
+function secondOpinion(array $more): array
+{
+    $keep = sys_get_temp_dir() . '/hollin-second-' . getmypid();
+    $run = new Process(['python3', 'tests/Outside/second/compare.py', '--keep', $keep, ...$more], dirname(__DIR__, 2));
+    $run->setTimeout(600)->run();
+    $lines = preg_split('/\R/', trim($run->getOutput())) ?: [];
+    $last = (string) array_pop($lines);
+
+    return [array_values($lines), $last === '' ? $run->getErrorOutput() : $last];
+}
+
+it('agrees on what is joined, bonded, live and fed', function (array $more): void {
+    [$lines, $last] = secondOpinion($more);
+    expect($last)->toMatch('/^\d+ rigs, \d{3,} facts, \d+ disagreements$/');
+    $names = array_map(fn(string $line): string => Owed::second($line), $lines);
+    expect(array_values(array_diff($names, (new Owed())->of('second'))))->toBe([], implode("\n", $lines));
+})->with([
+    'known rigs' => [glob('tests/rigs/*.json') ?: []],
+    'drawn rigs 1' => [['--seed', '1', '--count', '30', '--parts', '3', '--part', '0']],
+    'drawn rigs 2' => [['--seed', '1', '--count', '30', '--parts', '3', '--part', '1']],
+    'drawn rigs 3' => [['--seed', '1', '--count', '30', '--parts', '3', '--part', '2']],
+]);
+
+it('sees an answer that is wrong', function (): void {
+    $keep = sys_get_temp_dir() . '/hollin-second-' . getmypid();
+    // The same program, told that nothing was found on a rig on whose pins there are volts.
+    $run = new Process(
+        [
+            'python3',
+            'tests/Outside/second/compare.py',
+            '--keep',
+            $keep,
+            '--without',
+            'live_pins',
+            'tests/rigs/known/which-pins-are-safe.json',
+        ],
+        dirname(__DIR__, 2),
+    );
+    $run->setTimeout(60)->run();
+    expect($run->getOutput())->toContain('missing: live_pins');
+});

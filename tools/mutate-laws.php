@@ -1,0 +1,181 @@
+<?php
+
+declare(strict_types=1);
+
+/*
+ * Changes rules, sizes and the solver in one place at a time, of named kinds, and asks which law notices:
+ * php tools/mutate-laws.php COPY KEEP SEED HOW-MANY PART PARTS DONE. The copy is changed and put back. Prints a line a
+ * mutant: the law that noticed or SURVIVED, the kind, where, what. Those that stand in DONE are not tried again.
+ */
+
+require dirname(__DIR__) . '/vendor/autoload.php';
+
+use PhpParser\Node;
+use PhpParser\NodeFinder;
+use PhpParser\ParserFactory;
+
+const ROOMS = ['Rules', 'Sizing', 'Solve'];
+
+/** Printed tables and known figures, asked when no law notices. */
+const OUTSIDE = [
+    'PrintedTablesTest',
+    'PublishedFiguresTest',
+    'WorkedExamplesTest',
+    'ReferenceValuesTest',
+    'TradeFactsTest',
+    'LinearAlgebraTest',
+];
+
+/** @return list<array{kind: string, file: string, line: int, from: int, to: int, text: string}> */
+function mutants(string $file): array
+{
+    $code = (string) file_get_contents($file);
+    $tree = (new ParserFactory())->createForHostVersion()->parse($code) ?? [];
+    $finder = new NodeFinder();
+    $found = $skip = [];
+    // Samples are judges themselves; words are no behaviour.
+    foreach ($finder->findInstanceOf($tree, Node\Stmt\ClassMethod::class) as $method) {
+        if (in_array($method->name->toString(), ['definition', 'source', 'label', 'words'], true)) {
+            $skip[] = [$method->getStartFilePos(), $method->getEndFilePos()];
+        }
+    }
+    $text = fn(Node $n): string => substr(
+        $code,
+        $n->getStartFilePos(),
+        $n->getEndFilePos() - $n->getStartFilePos() + 1,
+    );
+    $add = function (string $kind, Node $at, string $text) use (&$found, $skip, $file): void {
+        foreach ($skip as [$a, $b]) {
+            if ($kind !== 'severity lowered' && $at->getStartFilePos() >= $a && $at->getEndFilePos() <= $b) {
+                return;
+            }
+        }
+        $found[] = [
+            'kind' => $kind,
+            'file' => $file,
+            'line' => $at->getStartLine(),
+            'from' => $at->getStartFilePos(),
+            'to' => $at->getEndFilePos(),
+            'text' => $text,
+        ];
+    };
+    $lower = ['Danger' => 'Warning', 'Warning' => 'Advice'];
+    foreach ($finder->find($tree, fn(Node $n): bool => true) as $node) {
+        if ($node instanceof Node\Stmt\If_) {
+            $add('condition negated', $node->cond, "!({$text($node->cond)})");
+        } elseif ($node instanceof Node\Expr\Ternary && $node->if !== null) {
+            $add('condition negated', $node->cond, "!({$text($node->cond)})");
+        } elseif (
+            $node instanceof Node\Const_ &&
+            $node->value instanceof Node\Scalar &&
+            is_numeric($text($node->value))
+        ) {
+            $add('limit times 1.2', $node->value, "1.2 * {$text($node->value)}");
+        } elseif (
+            ($node instanceof Node\Expr\BinaryOp\Greater || $node instanceof Node\Expr\BinaryOp\Smaller) &&
+            !is_numeric($text($node->right)) &&
+            preg_match('/limit|rating|most|least|max|A$|V$|W$/i', $text($node->right))
+        ) {
+            $add('limit times 1.2', $node->right, "1.2 * ({$text($node->right)})");
+        } elseif (
+            $node instanceof Node\Stmt\Foreach_ &&
+            ($node->expr instanceof Node\Expr\PropertyFetch ||
+                $node->expr instanceof Node\Expr\MethodCall ||
+                $node->expr instanceof Node\Expr\BinaryOp\Coalesce)
+        ) {
+            $add('path cut', $node->expr, '[]');
+        } elseif (
+            $node instanceof Node\Expr\ClassConstFetch &&
+            $node->class instanceof Node\Name &&
+            $node->class->getLast() === 'Severity' &&
+            $node->name instanceof Node\Identifier &&
+            isset($lower[$node->name->toString()])
+        ) {
+            $add('severity lowered', $node, "Severity::{$lower[$node->name->toString()]}");
+        } elseif (
+            $node instanceof Node\Expr\BinaryOp\Mul &&
+            $node->left instanceof Node\Scalar &&
+            in_array($text($node->left), ['2', '2.0'], true)
+        ) {
+            $add('pole dropped', $node->left, '1.0');
+        } elseif (
+            $node instanceof Node\Expr\Array_ &&
+            count($node->items) === 2 &&
+            preg_match('/^\[[^\[\]]*(pos|neg|hot|neutral|Role::)[^\[\]]*\]$/i', $text($node)) &&
+            !str_contains($text($node), '=>') &&
+            $node->items[0] !== null
+        ) {
+            $add('pole dropped', $node, "[{$text($node->items[0])}]");
+        }
+    }
+
+    return $found;
+}
+
+[, $copy, $keep, $seed, $many, $part, $parts, $done] = $argv;
+$all = [];
+foreach (ROOMS as $room) {
+    $files = glob("{$copy}/core/src/{$room}/*.php") ?: [];
+    sort($files);
+    foreach ($files as $file) {
+        array_push($all, ...mutants($file));
+    }
+}
+mt_srand((int) $seed);
+shuffle($all);
+$tried = is_file($done) ? (string) file_get_contents($done) : '';
+if ($part === '0') {
+    fwrite(STDERR, sprintf("%d places, %d drawn\n", count($all), (int) $many));
+}
+foreach (array_slice($all, 0, (int) $many) as $n => $mutant) {
+    $at = substr($mutant['file'], strlen($copy) + 1);
+    $where =
+        "{$mutant['kind']} | {$at}:{$mutant['line']} | " .
+        mb_strimwidth((string) preg_replace('/\s+/', ' ', $mutant['text']), 0, 90, '…');
+    if ($n % (int) $parts !== (int) $part || str_contains($tried, " | {$where}\n")) {
+        continue;
+    }
+    $code = (string) file_get_contents($mutant['file']);
+    file_put_contents(
+        $mutant['file'],
+        substr($code, 0, $mutant['from']) . $mutant['text'] . substr($code, $mutant['to'] + 1),
+    );
+    $said = [];
+    exec(
+        sprintf(
+            'cd %s && timeout 120 php -d pcov.enabled=0 tools/notice.php %s %s 2>/dev/null',
+            ...array_map(escapeshellarg(...), [$copy, $keep, $at]),
+        ),
+        $said,
+        $code2,
+    );
+    // One that runs for ever, or dies, is noticed too.
+    $law = $said[0] ?? ($code2 === 0 ? '' : 'throws');
+    if ($law === '') {
+        $said = [];
+        exec(
+            sprintf(
+                'cd %s && timeout 300 python3 tests/Outside/second/compare.py --seed 1 --count 8 --keep %s/dis 2>&1',
+                escapeshellarg($copy),
+                escapeshellarg($keep),
+            ),
+            $said,
+        );
+        $law = implode("\n", $said) === trim((string) file_get_contents("{$keep}/second.txt")) ? '' : 'second opinion';
+    }
+    if ($law === '') {
+        $tests = implode(' ', array_map(fn(string $t): string => "tests/Outside/{$t}.php", OUTSIDE));
+        exec(
+            sprintf(
+                'cd %s && timeout 300 php -d pcov.enabled=0 vendor/bin/pest %s --stop-on-failure >/dev/null 2>&1',
+                escapeshellarg($copy),
+                $tests,
+            ),
+            $_,
+            $failed,
+        );
+        $law = $failed === 0 ? '' : 'outside tables and figures';
+    }
+    file_put_contents($mutant['file'], $code);
+    file_put_contents($done, ($law === '' ? 'SURVIVED' : $law) . " | {$where}\n", FILE_APPEND);
+}
