@@ -5,13 +5,17 @@ export default defineConfig({
   // Generous: two cores that other guests share can stand still for seconds; nothing here measures time.
   timeout: 180_000,
   expect: { timeout: 15_000 },
-  workers: 1,
+  // Files beside each other; each test has a job of its own.
+  workers: 2,
   retries: 0,
   reporter: [['list'], ['junit']],
   use: {
     baseURL: process.env.HOLLIN_URL ?? 'http://127.0.0.1:8321',
     viewport: { width: 1280, height: 800 },
-    launchOptions: { executablePath: '/usr/bin/chromium', args: ['--disable-background-networking', '--disable-component-update', '--disable-sync', '--no-first-run'] },
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: ['--disable-background-networking', '--disable-component-update', '--disable-sync', '--no-first-run'],
+    },
     actionTimeout: 30_000,
     screenshot: 'off',
   },

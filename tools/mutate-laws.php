@@ -23,7 +23,6 @@ const OUTSIDE = [
     'WorkedExamplesTest',
     'ReferenceValuesTest',
     'TradeFactsTest',
-    'LinearAlgebraTest',
 ];
 
 /** @return list<array{kind: string, file: string, line: int, from: int, to: int, text: string}> */

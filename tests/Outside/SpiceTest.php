@@ -10,6 +10,7 @@ use Hollin\Core\Solve\LoadFlowResult;
 use Hollin\Core\Solve\Spice;
 use Tests\Drawn;
 use Tests\Rigs;
+use Tests\Seeds;
 use Tests\Small;
 
 /*
@@ -124,7 +125,7 @@ it('agrees with ngspice on a generated rig', function (int $seed): void {
     }
     expect(disagreement($flow, "rig {$seed} {$state}"))->toBeLessThan(1.0);
 })
-    ->with(range(1, 200))
+    ->with(Seeds::of(200))
     ->group('drawn');
 
 it('agrees with ngspice on a rig with odd wiring', function (int $seed): void {
@@ -139,5 +140,5 @@ it('agrees with ngspice on a rig with odd wiring', function (int $seed): void {
     }
     expect($checked)->toBeGreaterThan(0);
 })
-    ->with(range(1, 40))
+    ->with(Seeds::of(40))
     ->group('drawn');

@@ -10,9 +10,11 @@ use Hollin\Core\Plan\Refused;
 use Hollin\Core\Plan\Stage;
 use Hollin\Core\Rules\AsFound;
 use Hollin\Core\Rules\Examination;
+use Hollin\Core\Rules\Finding;
 use Hollin\Core\Rules\Judge;
 use Hollin\Core\Rules\Needs;
 use Hollin\Core\Rules\RuleBook;
+use Hollin\Core\Rules\Search;
 use stdClass;
 use WeakMap;
 
@@ -104,6 +106,24 @@ final class JobAnswers
         return $hash === null ? null : $this->examined($this->todo[$hash]['stage']);
     }
 
+    /**
+     * The findings of a view without what is prevented, for a trial: less than half of the work.
+     *
+     * @return ?array{Examination, list<Finding>} null when there is no such view
+     */
+    public function tried(string $viewId): ?array
+    {
+        $hash = array_column($this->views, 'hash', 'id')[$viewId] ?? null;
+        if ($hash === null) {
+            return null;
+        }
+        $stage = $this->todo[$hash]['stage'];
+        $rig = $stage === null ? $this->asFound()->examined() : $this->examination($stage);
+        $known = $this->proofs?->of($this->structure($stage)) ?? (new Search($rig, prevented: false))->proof;
+
+        return [$rig, (new Judge($rig, $known))->findings];
+    }
+
     /** @return array{Examination, Judge} */
     private function examined(?Stage $stage): array
     {
@@ -119,14 +139,13 @@ final class JobAnswers
     }
 
     /**
-     * Hash of all that decides which states are hazardous. Lengths and sizes of cable do not, nor
-     * how well a value is known or what a thing is called: measuring along a rig leaves its structure as it is.
+     * Hash of all that decides which states are hazardous. Lengths and sizes of cable do not, nor what is needed, how
+     * well a value is known or what a thing is called: measuring along a rig leaves its structure as it is.
      */
     private function structure(?Stage $stage): string
     {
         return self::hash(
             $this->structureOf($this->document->asFound->components),
-            $this->needs(),
             $stage === null ? '' : $this->structureOf($stage->components),
             $stage === null ? '' : self::canonical((object) $stage->unapplied),
         );

@@ -163,7 +163,18 @@ final class Remedies
         $job = new JobAnswers($document, $this->proofs);
         $trial = $plan === null ? (string) (array_column($job->views, 'id', 'plan')[self::TRIAL] ?? '') : $viewId;
 
-        return $this->judged($job, $trial) ?? [];
+        $tried = $job->tried($trial);
+
+        return $tried === null ? [] : [$tried[0], self::byIdentity($tried[1])];
+    }
+
+    /**
+     * @param list<Finding> $findings
+     * @return array<string, Finding>
+     */
+    private static function byIdentity(array $findings): array
+    {
+        return array_combine(array_map(fn(Finding $f): string => $f->identity(), $findings), $findings);
     }
 
     /** What becomes of a finding: gone, less severe, or nearer to its limit by a good deal; null for none of these. */
@@ -214,14 +225,6 @@ final class Remedies
     {
         $judged = $job->judged($viewId);
 
-        return $judged === null
-            ? null
-            : [
-                $judged[0],
-                array_combine(
-                    array_map(fn(Finding $f): string => $f->identity(), $judged[1]->findings),
-                    $judged[1]->findings,
-                ),
-            ];
+        return $judged === null ? null : [$judged[0], self::byIdentity($judged[1]->findings)];
     }
 }

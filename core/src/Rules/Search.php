@@ -39,7 +39,8 @@ final class Search
 
     private DirectSide $direct;
 
-    public function __construct(private readonly Examination $rig)
+    /** @param bool $prevented whether it is looked for what undoes a protection: more than half of the work */
+    public function __construct(private readonly Examination $rig, private readonly bool $prevented = true)
     {
         $this->hazards = new Hazards($rig);
         $this->untouched = new Untouched($rig->engine);
@@ -67,24 +68,28 @@ final class Search
             $near => Extent::TwoSlips,
             default => Extent::OneSlip,
         };
-        $undoing = new Undoing(
-            $this->rig,
-            $this->hazards,
-            $this->slips(),
-            $this->outsideFound,
-            $this->untouched,
-            $this->isAlike(...),
-            $extent === Extent::All && $this->rig->engine->network->left === [],
-        );
+        $undoing = !$this->prevented
+            ? null
+            : new Undoing(
+                $this->rig,
+                $this->hazards,
+                $this->slips(),
+                $this->outsideFound,
+                $this->untouched,
+                $this->isAlike(...),
+                $extent === Extent::All && $this->rig->engine->network->left === [],
+            );
 
         $found = array_map(
-            fn(Found $f): Found => $f->kind === 'slips' && $f->slips > 0 ? $f->orBy($undoing->nearer($f->key)) : $f,
+            fn(Found $f): Found => $undoing !== null && $f->kind === 'slips' && $f->slips > 0
+                ? $f->orBy($undoing->nearer($f->key))
+                : $f,
             $this->found,
         );
 
         return new Proof(
             $found,
-            $undoing->prevented(),
+            $undoing?->prevented() ?? [],
             new Coverage(
                 $extent,
                 $enumeration->total(),

@@ -8,6 +8,7 @@ use Hollin\Core\Job\Tree;
 use Hollin\Core\Rules\Proof;
 use Hollin\Core\Rules\Sample;
 use Tests\Rigs;
+use Tests\Seeds;
 
 /** Keeps proofs, serialised as a cache does, and counts how often one was of use. */
 function keepingProofs(): Proofs
@@ -98,7 +99,7 @@ it('answers from the proof of a rig of the same structure as from a search of it
     foreach (array_keys(Rigs::DEMO) as $name) {
         yield $name => [Rigs::demo($name)];
     }
-    foreach (range(1, 12) as $seed) {
+    foreach (Seeds::of(12) as $seed) {
         yield "generated {$seed}" => [Rigs::generated($seed)];
         yield "varied {$seed}" => [Rigs::varied($seed)];
     }

@@ -9,6 +9,7 @@ use Hollin\Core\Rules\Sample;
 use Hollin\Core\Rules\Severity;
 use Hollin\Core\Rules\Work;
 use Tests\Rigs;
+use Tests\Seeds;
 
 /** @return array<string, Finding> by identity */
 function judgedAnew(stdClass $document, string $view): array
@@ -80,7 +81,7 @@ it('offers only what helps and does no harm, cheapest first', function (Closure 
     fn() => [
         'first demo rig' => [fn() => Rigs::demo('grafting')],
         'second demo rig' => [fn() => Rigs::demo('archive')],
-        ...array_map(fn(int $seed) => [fn() => Rigs::varied($seed)], range(1, 6)),
+        ...array_map(fn(int $seed) => [fn() => Rigs::varied($seed)], Seeds::of(6)),
     ],
 );
 

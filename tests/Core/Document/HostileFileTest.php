@@ -9,6 +9,7 @@ use Hollin\Core\Job\Tree;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 use Tests\Rigs;
+use Tests\Seeds;
 
 /*
  * A good file with one place spoilt at random. It is either refused, with a place and a reason, or
@@ -107,5 +108,5 @@ it('refuses a spoilt file with place and reason, or takes it as the rig it is', 
         );
     }
 })
-    ->with(range(1, 400))
+    ->with(Seeds::of(400))
     ->group('drawn');

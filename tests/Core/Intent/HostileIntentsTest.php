@@ -10,6 +10,7 @@ use Hollin\Core\Plan\Refused;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 use Tests\Rigs;
+use Tests\Seeds;
 
 /*
  * Intents drawn at random, half of them nonsense. Each is refused with a place and a reason and
@@ -168,5 +169,5 @@ it('refuses with place and reason, or leaves a file that reads back and is answe
     }
     expect($accepted)->toBeLessThan(25);
 })
-    ->with(range(1, 120))
+    ->with(Seeds::of(120))
     ->group('drawn');

@@ -11,6 +11,7 @@ use Hollin\Core\States\ByVolts;
 use Hollin\Core\States\Settled;
 use Tests\Drawn;
 use Tests\Everywhere;
+use Tests\Seeds;
 
 /*
  * What nothing holds up is dead. The judges here walk closed elements themselves, and know nothing of how the solver
@@ -184,5 +185,5 @@ it('holds so on drawn rigs', function (int $seed): void {
         expect(fromNothing($rig, $settled, $flow))->toBeNull($how);
     }
 })
-    ->with(range(1, 25))
+    ->with(Seeds::of(25))
     ->group('drawn');

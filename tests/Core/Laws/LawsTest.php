@@ -20,6 +20,7 @@ use Hollin\Core\States\Engine;
 use Hollin\Core\States\Settled;
 use Tests\Drawn;
 use Tests\Rigs;
+use Tests\Seeds;
 
 /*
  * Laws that hold for every network whatever it is, on rigs drawn at random, in every named state: what
@@ -101,7 +102,7 @@ it('sums to nothing at every terminal of the battery side, and leaves every isol
     }
     expect($checked)->toBeGreaterThan(20);
 })
-    ->with(range(1, 40))
+    ->with(Seeds::of(40))
     ->group('drawn');
 
 it('sums to nothing at every terminal of the AC side, protective conductors too, in each single solution', function (
@@ -147,7 +148,7 @@ it('sums to nothing at every terminal of the AC side, protective conductors too,
     }
     expect($checked)->toBeGreaterThan(20);
 })
-    ->with(range(1, 25))
+    ->with(Seeds::of(25))
     ->group('drawn');
 
 it('gives out what is taken and lost, on each side', function (int $seed): void {
@@ -193,7 +194,7 @@ it('gives out what is taken and lost, on each side', function (int $seed): void 
         );
     }
 })
-    ->with(range(1, 40))
+    ->with(Seeds::of(40))
     ->group('drawn');
 
 it('gets no more out of a converter than goes in, both ways, after every limit, and feeds no supply', function (
@@ -232,7 +233,7 @@ it('gets no more out of a converter than goes in, both ways, after every limit, 
     // Every rig that inverts or charges has one; a rig without either would prove nothing.
     expect($seen)->toBeGreaterThan(0);
 })
-    ->with(range(1, 60))
+    ->with(Seeds::of(60))
     ->group('drawn');
 
 it('does not care for the order of components, nor for one that is connected to nothing', function (int $seed): void {
@@ -263,7 +264,7 @@ it('does not care for the order of components, nor for one that is connected to 
         sameFigures($flow, LoadFlow::of($spare->settled[$state], $running), "{$state}, with a spare");
     }
 })
-    ->with(range(1, 20))
+    ->with(Seeds::of(20))
     ->group('drawn');
 
 it('does not care whether a cable is in one piece or two, nor whether leaves are contracted', function (
@@ -282,7 +283,7 @@ it('does not care whether a cable is in one piece or two, nor whether leaves are
         sameFigures($flow, LoadFlow::of($whole->settle($setting), $running), "{$state}, not contracted");
     }
 })
-    ->with(range(1, 20))
+    ->with(Seeds::of(20))
     ->group('drawn');
 
 it('comes to rest where it already was', function (int $seed): void {
@@ -296,7 +297,7 @@ it('comes to rest where it already was', function (int $seed): void {
         }
     }
 })
-    ->with(range(1, 40))
+    ->with(Seeds::of(40))
     ->group('drawn');
 
 it('is as it was when a fault is taken back', function (int $seed): void {
@@ -312,7 +313,7 @@ it('is as it was when a fault is taken back', function (int $seed): void {
         ->and($graph->elements)
         ->toHaveKey($one);
 })
-    ->with(range(1, 20))
+    ->with(Seeds::of(20))
     ->group('drawn');
 
 it(
@@ -338,7 +339,7 @@ it(
         }
     },
 )
-    ->with(range(1, 30))
+    ->with(Seeds::of(30))
     ->group('drawn');
 
 /** A short as a branch of a microohm between the terminal and the common negative, solved. */
@@ -386,7 +387,7 @@ it('is dead everywhere with every source off', function (int $seed): void {
     }
     expect(array_filter($flow->acA + array_map(abs(...), $flow->dcA), fn(float $a): bool => $a > 1e-9))->toBe([]);
 })
-    ->with(range(1, 15))
+    ->with(Seeds::of(15))
     ->group('drawn');
 
 it('raises no volts by more load on two wires', function (float $ohm): void {
@@ -452,7 +453,7 @@ it('says of each circuit what the solve says', function (int $seed): void {
     }
     expect($said['works'] + $said['dead'])->toBeGreaterThan(0);
 })
-    ->with(range(1, 20))
+    ->with(Seeds::of(20))
     ->group('drawn');
 
 it('charges a battery only above its rest volts, and discharges it only below', function (int $seed): void {
@@ -472,12 +473,12 @@ it('charges a battery only above its rest volts, and discharges it only below', 
     }
     expect($seen)->toBeGreaterThan(0);
 })
-    ->with(range(1, 25))
+    ->with(Seeds::of(25))
     ->group('drawn');
 
 it('is the sum of what each source does alone, where two have no common phase', function (): void {
     $checked = 0;
-    foreach (range(1, 40) as $seed) {
+    foreach (Seeds::of(40) as $seed) {
         $rig = Rigs::planned(Rigs::varied($seed));
         foreach ($rig->settled as $state => $settled) {
             $flow = LoadFlow::of($settled, array_fill_keys(array_keys($rig->graph->loads), true));
@@ -529,5 +530,5 @@ it('does not depend on the phase the clock starts at', function (int $seed): voi
     }
     expect($checked)->toBeGreaterThan(0);
 })
-    ->with(range(1, 20))
+    ->with(Seeds::of(20))
     ->group('drawn');

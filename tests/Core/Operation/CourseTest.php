@@ -12,6 +12,7 @@ use Hollin\Core\Rules\Sample;
 use Hollin\Core\Solve\LoadFlow;
 use Hollin\Core\Solve\LoadFlowResult;
 use Tests\Rigs;
+use Tests\Seeds;
 
 /** One plan's course in a state, with a heater of so many watts on the outlets.
  *
@@ -208,5 +209,5 @@ it('finds the same devices past their rating as the currents say', function (int
         }
     }
 })
-    ->with(range(1, 12))
+    ->with(Seeds::of(12))
     ->group('drawn');

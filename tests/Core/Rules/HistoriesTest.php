@@ -8,6 +8,7 @@ use Hollin\Core\Rules\Sample;
 use Hollin\Core\States\Naming;
 use Hollin\Core\States\Untouched;
 use Tests\Rigs;
+use Tests\Seeds;
 
 /** The converter behind a contactor whose coil hangs on what the contactor feeds. */
 function sealedIn(): Examination
@@ -95,6 +96,6 @@ it('finds every end of a named state that trying all positions finds', function 
 })->with(
     fn() => [
         'a contactor that holds itself in' => [fn() => sealedIn(), true],
-        ...array_map(fn(int $seed) => [fn() => Rigs::planned(Rigs::varied($seed)), false], range(1, 12)),
+        ...array_map(fn(int $seed) => [fn() => Rigs::planned(Rigs::varied($seed)), false], Seeds::of(12)),
     ],
 );

@@ -11,6 +11,7 @@ use Hollin\Core\Rules\Sample;
 use Hollin\Core\Rules\StateRule;
 use Hollin\Core\Rules\Unclaimed;
 use Tests\Rigs;
+use Tests\Seeds;
 
 /** @return array<string, Prevented> */
 function preventedIn(Judge $judge): array
@@ -152,7 +153,7 @@ describe('on generated rigs', function (): void {
         }
         expect(true)->toBeTrue();
     })
-        ->with(range(1, 40))
+        ->with(Seeds::of(40))
         ->group('drawn');
 
     it('a remedy takes its finding away, undoing it brings it back', function (int $seed): void {

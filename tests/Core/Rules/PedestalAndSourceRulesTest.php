@@ -11,6 +11,7 @@ use Hollin\Core\Rules\RuleBook;
 use Hollin\Core\Rules\Sample;
 use Hollin\Core\Rules\StateRule;
 use Tests\Rigs;
+use Tests\Seeds;
 
 /** @return array<string, Finding> of one rule, by key */
 function byKey(Examination $rig, string $rule): array
@@ -403,7 +404,7 @@ it('proves each finding with a setting that shows it', function (int $seed): voi
     }
     expect($checked)->toBeGreaterThanOrEqual(0);
 })
-    ->with(range(1, 40))
+    ->with(Seeds::of(40))
     ->group('drawn');
 
 it('removes with a remedy what it is for, and undoing brings it back', function (int $seed): void {
@@ -430,7 +431,7 @@ it('removes with a remedy what it is for, and undoing brings it back', function 
     }
     expect($applied)->toBeLessThanOrEqual(3);
 })
-    ->with(range(1, 25))
+    ->with(Seeds::of(25))
     ->group('drawn');
 
 it('counts a set that starts by itself as nobody\'s slip', function (): void {

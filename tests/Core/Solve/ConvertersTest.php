@@ -15,6 +15,7 @@ use Hollin\Core\Solve\LoadFlowResult;
 use Hollin\Core\States\Contraction;
 use Hollin\Core\States\Engine;
 use Hollin\Core\States\Setting;
+use Tests\Seeds;
 use Tests\Small;
 
 /** What gives direct current from a shaft, as a component of its own would compile to it. */
@@ -177,7 +178,7 @@ describe('sun and shaft', function (): void {
             $ours = $flow->dcV[$node];
             expect(abs($ours - $volts))->toBeLessThan(max(1e-3, 1e-3 * abs($ours)), $node);
         }
-    })->with(range(1, 60));
+    })->with(Seeds::of(60));
 });
 
 it(

@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use Hollin\Core\Solve\NodalNetwork;
+use Tests\Seeds;
 
 /*
  * The factor against plain Gaussian elimination with pivoting, which shares no line with it, and
@@ -137,7 +138,7 @@ it('agrees with dense elimination', function (int $seed): void {
         expect(hypot($re[$k] - $vRe, $im[$k] - $vIm))->toBeLessThan(1e-8 * $largest);
     }
 })
-    ->with(range(1, 40))
+    ->with(Seeds::of(40))
     ->group('drawn');
 
 it('keeps its digits over twelve orders of conductance', function (int $seed): void {
@@ -168,7 +169,7 @@ it('takes one changed admittance with one more solve', function (int $seed): voi
         expect(hypot($re[$k] - $want, $im[$k] - $wantIm[$k]))->toBeLessThan(1e-8 * max(1e-6, $largest));
     }
 })
-    ->with(range(1, 20))
+    ->with(Seeds::of(20))
     ->group('drawn');
 
 it('says when a change parts an island', function (): void {

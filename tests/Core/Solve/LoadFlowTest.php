@@ -8,6 +8,7 @@ use Hollin\Core\Solve\LoadFlow;
 use Hollin\Core\Solve\LoadFlowResult;
 use Hollin\Core\Solve\Perturbed;
 use Tests\Rigs;
+use Tests\Seeds;
 use Tests\Small;
 
 /** @param array<string, bool> $running */
@@ -177,7 +178,7 @@ describe('every generated rig', function (): void {
         }
         expect($solved)->toBeGreaterThan(0);
     })
-        ->with(range(1, 30))
+        ->with(Seeds::of(30))
         ->group('drawn');
 });
 

@@ -13,6 +13,7 @@ use Hollin\Core\States\Engine;
 use Hollin\Core\States\Setting;
 use Tests\Drawn;
 use Tests\Rigs;
+use Tests\Seeds;
 use Tests\Small;
 
 /** @param array<string, mixed> $more of the source */
@@ -155,7 +156,7 @@ it('says shorted where the solve finds the current of a short, and nowhere else'
         'a bond in the panel' => fn() => Rigs::asFound(
             Rigs::edit(Rigs::job(), Hollin\Core\Rules\Sample::survey('main_panel', '/bondScrew', true)),
         ),
-        ...array_map(fn(int $seed) => fn() => Rigs::planned(Rigs::varied($seed)), range(1, 12)),
-        ...array_map(fn(int $seed) => fn() => Drawn::rig(Drawn::components($seed)), range(1, 12)),
+        ...array_map(fn(int $seed) => fn() => Rigs::planned(Rigs::varied($seed)), Seeds::of(12)),
+        ...array_map(fn(int $seed) => fn() => Drawn::rig(Drawn::components($seed)), Seeds::of(12)),
     ],
 );

@@ -10,6 +10,7 @@ use Hollin\Core\States\Setting;
 use Tests\BruteForce;
 use Tests\Drawn;
 use Tests\Rigs;
+use Tests\Seeds;
 
 it('finds the same hazards at the same distance as brute force', function (int $seed): void {
     $document = Rigs::generated($seed);
@@ -91,7 +92,7 @@ it('lets low volts stand for high ones exactly', function (int $seed): void {
         expect($ends[0])->toBe($ends[1]);
     }
 })
-    ->with(range(1, 20))
+    ->with(Seeds::of(20))
     ->group('drawn');
 
 it('counts what it walks where one control matters only with another', function (string $demo, string $plan): void {
@@ -172,7 +173,7 @@ it('walks what together stands for every setting of the product', function (Clos
         'ten switches more' => [
             fn() => (new Hollin\Core\Answers\JobAnswers(Database\Seeders\LargeRig::document(10, 0)))->rig('line/whole'),
         ],
-        ...array_map(fn(int $seed) => [fn() => Rigs::planned(Rigs::varied($seed))], range(1, 12)),
-        ...array_map(fn(int $seed) => [fn() => Drawn::rig(Drawn::components($seed))], range(1, 8)),
+        ...array_map(fn(int $seed) => [fn() => Rigs::planned(Rigs::varied($seed))], Seeds::of(12)),
+        ...array_map(fn(int $seed) => [fn() => Drawn::rig(Drawn::components($seed))], Seeds::of(8)),
     ],
 );

@@ -15,6 +15,7 @@ use Hollin\Core\States\Enumeration;
 use Opis\JsonSchema\Validator;
 use Tests\BruteForce;
 use Tests\Rigs;
+use Tests\Seeds;
 
 /*
  * What must hold on any rig, tried on rigs drawn at random; the seed makes each of them again.
@@ -188,7 +189,7 @@ it('tells of every single failure what trying it tells', function (Examination $
         'one changeover switch, four contacts' => fn() => Rigs::planned(Rigs::demo('archive'), 'hand'),
         'one inverter/charger in line' => fn() => Rigs::planned(Rigs::demo('grafting'), 'line'),
         'a generator, a surge unit, a lock-out' => fn() => Rigs::planned(Rigs::demo('tideline'), 'line'),
-        ...array_map(fn(int $seed) => fn() => Rigs::planned(Rigs::varied($seed)), range(1, 12)),
+        ...array_map(fn(int $seed) => fn() => Rigs::planned(Rigs::varied($seed)), Seeds::of(12, 3)),
     ],
 );
 
@@ -242,7 +243,7 @@ it('keeps both minimal pairs of a hazard: so many slips, or one failure with few
         'one changeover switch' => [fn() => Rigs::planned(Rigs::demo('archive'), 'hand'), true],
         ...array_map(
             fn(int $seed) => [fn() => Rigs::planned(Rigs::varied($seed)), in_array($seed, [11, 24], true)],
-            range(1, 24),
+            Seeds::of(24, 3),
         ),
     ],
 );

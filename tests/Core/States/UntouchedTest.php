@@ -9,6 +9,7 @@ use Hollin\Core\States\Failure;
 use Hollin\Core\States\Untouched;
 use Tests\Drawn;
 use Tests\Rigs;
+use Tests\Seeds;
 
 /** Held against moving them: same hazards, same end of every automatic device, with and without a failure. */
 function movedUntouched(Examination $rig, ?Failure $failure = null, int $most = 400): int
@@ -60,7 +61,7 @@ it('names controls that may stand as they like', function (Closure $rig, bool $h
         'largest demo rig in line' => [fn() => Rigs::planned(Rigs::demo('tideline'), 'line'), true],
         'its cord into the inverter' => [fn() => Rigs::planned(Rigs::demo('tideline'), 'cord'), true],
         'first demo rig' => [fn() => Rigs::planned(Rigs::demo('grafting'), 'panel'), true],
-        ...array_map(fn(int $seed) => [fn() => Rigs::planned(Rigs::varied($seed)), true], range(1, 6)),
+        ...array_map(fn(int $seed) => [fn() => Rigs::planned(Rigs::varied($seed)), true], Seeds::of(6)),
     ],
 );
 

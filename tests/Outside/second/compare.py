@@ -10,11 +10,15 @@ import tempfile
 sys.path.insert(0, os.path.dirname(os.path.abspath(__file__)))
 from judge import direct, facts, flow  # noqa: E402
 from judge import rig as reading  # noqa: E402
+from judge.rig import val  # noqa: E402
 from judge.states import Network, settings, settle  # noqa: E402
 import draw  # noqa: E402
 
 RULES = {"joined": "joined_sources", "short": "short_circuit", "bond_none": "bond_count", "bond_two": "bond_count", "bond_half": "bond_count",
          "live_pins": "live_pins", "charging_loop": "charging_loop", "unlike": "unlike_parallel", "dc_short": "dc_short"}
+# Copper: the most a breaker may be (NFPA 70 240.4(D)), and what the 90 °C column of table 310.16 ends at. From memory.
+SURE_A = {"awg:14": 15, "awg:12": 20, "awg:10": 30}
+NEVER_A = {"awg:14": 25, "awg:12": 30, "awg:10": 40}
 LASTS_S = 0.5  # a state on the way counts when it lasts so long
 
 
@@ -253,6 +257,7 @@ class View:
             tap = e.length <= direct.LONGEST_M and any(t in (e.a, e.b) for x in fuses.values() for t in (x.a, x.b))
             if e.pole == "positive" and c not in engine and not tap and never and never * 1.25 < most < float("inf"):
                 self.check(any(c in f["components"] for f in cp), f"{c} of {e.mm2:g} mm² has {most:g} A ahead of it, more than any table grants; no finding about it")
+        self.branches(cp)
         life = of("life_safety")
         for u, (kind, behind) in direct.safety(rig).items():
             mine = [f for f in life if f["components"][0] == u]
@@ -293,6 +298,20 @@ class View:
             bounds = fuse and direct.short_bounds(rig, fuse)
             if bounds:
                 self.check(bounds[0] * .9 <= g["value"] <= bounds[1] * 1.05, f"short behind {fuse.component}: between {bounds[0]:.0f} and {bounds[1]:.0f} A, said {g['value']:.0f} A")
+
+
+    def branches(self, cp):
+        """120 V branches behind a breaker of their own, by bounds that every table keeps: NFPA 70 240.4(D) below, the 90 °C column above."""
+        for c, p in self.rig.parts.items():
+            cable = val(p.get("cable")) if p["type"] == "circuit" else None
+            size, breaker = val((cable or {}).get("size")), val(p.get("breakerA"))
+            if size not in SURE_A or not breaker or (val(cable.get("parallel")) or 1) > 1:
+                continue
+            mine = [f for f in cp if f["components"][:1] == [c] and f["severity"] == "danger"]
+            if breaker > NEVER_A[size]:
+                self.check(mine, f"{c}, {size} behind a breaker of {breaker:g} A, more than any table grants; no danger said")
+            if breaker <= SURE_A[size] and not any(k in cable for k in ("ambientC", "bundled", "insulationC")):
+                self.check(not mine, f"{c}, {size} behind a breaker of {breaker:g} A as every practice has it; said to be a danger")
 
 
 def folded(lines):

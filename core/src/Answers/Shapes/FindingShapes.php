@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Hollin\Core\Answers\Shapes;
 
 use Hollin\Core\Answers\Shape;
+use Hollin\Core\Reference\Quantity;
 use Hollin\Core\Rules\Work;
 
 /** Shapes of findings, how they come about, and what can be done about them. */
@@ -34,15 +35,27 @@ final class FindingShapes
         ];
 
         return [
-            'Figure' => Shape::object([
-                'label' => $text,
-                'value' => $number,
-                'unit' => $text,
-                'limit' => $maybeNumber,
-                'arithmetic' => $text,
-                'source' => $text,
-                'assumed' => $flag,
-            ]),
+            'Figure' => Shape::object(
+                [
+                    'label' => $text,
+                    'value' => $number,
+                    'unit' => $text,
+                    'limit' => $maybeNumber,
+                    'arithmetic' => $text,
+                    'source' => $text,
+                    'assumed' => $flag,
+                ],
+                // What it is of, so that a program can hold it against the figures of a state; in findings always.
+                [
+                    'of' => Shape::object([
+                        'quantity' => ['type' => 'string', 'enum' => array_column(Quantity::cases(), 'value')],
+                        'element' => $text,
+                        'state' => $maybeText,
+                        'scenario' => $maybeText,
+                        'charge' => $maybeText,
+                    ]),
+                ],
+            ),
             // Tried, in `hollin:check --json` and where a finding is opened; untried in answers that must be quick.
             'Remedy' => Shape::object($remedy, $tried),
             'Offer' => Shape::object($remedy + $tried),

@@ -1,0 +1,15 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests;
+
+/** Seeds that rigs are drawn from: few with every push, all by `bin/test every`. */
+final class Seeds
+{
+    /** @return list<int> */
+    public static function of(int $all, ?int $few = null): array
+    {
+        return range(1, getenv('HOLLIN_EVERY') === '1' ? $all : min($all, $few ?? max(3, intdiv($all, 5))));
+    }
+}
