@@ -131,10 +131,12 @@ cluster_make() {
   return 0
 }
 
-# What the cluster's server is started with; DB_PORT is set.
+# What the cluster's server is started with; DB_PORT is set. A test is one transaction from its first line to its last, so
+# there the time between two statements is that of the machine.
 cluster_options() {
+  local idle=30s; [ "${1:-kept}" = tests ] && idle=0
   printf '%s\n' -c listen_addresses=127.0.0.1 -c "port=$DB_PORT" -c "unix_socket_directories=$PG_SOCKET" -c max_connections=60 \
-    -c statement_timeout=20s -c lock_timeout=10s -c idle_in_transaction_session_timeout=30s
+    -c statement_timeout=20s -c lock_timeout=10s -c "idle_in_transaction_session_timeout=$idle"
 }
 
 # Starts a cluster in $1/pg; sets DB_PORT, DB_PASSWORD, PG_DATA. $2 = tests for a throwaway one.
@@ -145,7 +147,7 @@ cluster_start() {
   for try in 1 2 3; do
     DB_PORT=$(free_port $((20000 + RANDOM % 20000)))
     # Nothing of ours is handed on: a server that kept the lock open would hold it for ever.
-    if as_postgres "$PG_BIN/pg_ctl" -D "$PG_DATA" -l "$base/pg/server.log" -w -t 60 -s -o "$(cluster_options | sed "s/=\$/=''/" | tr '\n' ' ')" start 9>&-; then return 0; fi
+    if as_postgres "$PG_BIN/pg_ctl" -D "$PG_DATA" -l "$base/pg/server.log" -w -t 60 -s -o "$(cluster_options "${2:-kept}" | sed "s/=\$/=''/" | tr '\n' ' ')" start 9>&-; then return 0; fi
   done
   die "PostgreSQL did not start; its log is $base/pg/server.log"
 }

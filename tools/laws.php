@@ -3,7 +3,7 @@
 declare(strict_types=1);
 
 /*
- * The laws over many rigs: php tools/laws.php owed LAW PART, eases, or php tools/laws.php draw SEED COUNT PART PARTS STATE.
+ * The laws over many rigs: php tools/laws.php owed LAW PART, eases, or draw SEED COUNT PART PARTS STATE.
  * bin/laws calls it and puts the parts together.
  */
 

@@ -26,13 +26,13 @@ set_error_handler(static function (int $level, string $words, string $file, int 
 });
 
 /** Share of the pairs of a rig that are held. */
-const SHARE = 0.1;
+const SHARE = 0.2;
 
 /** Rigs that are looked at for one change. */
-const RIGS = 8;
+const RIGS = 12;
 
 /** Most parts of a rig. */
-const MOST = 32;
+const MOST = 36;
 
 /** @return list<string> what laws break on a named rig, its views one after the other */
 function broken(string $name, array $laws): array

@@ -8,10 +8,10 @@ use Hollin\Core\Job\BadJobFile;
 use stdClass;
 use Throwable;
 
-/** Holds rigs against the laws, every pair of rig and step or a share of them drawn by name, so that a new rig moves no other. */
+/** Holds rigs against the laws: every pair of rig and step, or a share by name, so that a new rig moves no other. */
 final class Court
 {
-    public const LAWS = ['throws', 'worse', 'beside', 'verdict', 'physics', 'back'];
+    public const LAWS = ['throws', 'worse', 'beside', 'verdict', 'physics', 'days', 'back'];
 
     public readonly Worse $worse;
 
@@ -20,6 +20,8 @@ final class Court
     public readonly Verdict $verdict;
 
     public readonly Physics $physics;
+
+    public readonly Quarters $days;
 
     public readonly ThereAndBack $back;
 
@@ -39,6 +41,7 @@ final class Court
         $this->beside = new Beside();
         $this->verdict = new Verdict();
         $this->physics = new Physics();
+        $this->days = new Quarters();
         $this->back = new ThereAndBack();
     }
 
@@ -57,6 +60,7 @@ final class Court
             [
                 'verdict' => fn() => $this->verdict->hold($rig, $before),
                 'physics' => fn() => $this->physics->hold($rig, $before->rig),
+                'days' => fn() => $this->days->hold($rig, $before->rig),
             ]
             as $law => $hold
         ) {
@@ -163,6 +167,7 @@ final class Court
             ...$this->beside->broken,
             ...$this->verdict->broken,
             ...$this->physics->broken,
+            ...$this->days->broken,
             ...$this->back->broken,
         ];
     }

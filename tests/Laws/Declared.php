@@ -9,7 +9,8 @@ use Hollin\Core\Rules\RuleBook;
 
 /**
  * What every rule declares of every step: that its findings get worse by it or stay, may ease and why, end because
- * another rule takes over, or have nothing to do with it. A rule or a step that is new is declared here, or a test fails.
+ * another rule takes over, or have nothing to do with it. A rule or a step that is new is declared here, or a test
+ * fails.
  */
 final class Declared
 {
@@ -23,6 +24,17 @@ final class Declared
 
     public const OVER = 'another takes over';
 
+    /** Steps after which a rule must speak of the part, whatever the rig. */
+    public const BRINGS = [
+        'bond.screw' => 'bond_count',
+        'bond.none' => 'bond_count',
+        'neutral.floats' => 'bond_count',
+        'guard.gfci' => 'lost_gfci',
+        'guard.interlock' => 'joined_sources',
+        'guard.precharge' => 'inrush',
+        'more.unlike' => 'unlike_parallel',
+    ];
+
     /** Of each rule: step names, or a whole group as `cable.*`. */
     private const TABLE = [
         'joined_sources' => [
@@ -31,7 +43,8 @@ final class Declared
         ],
         'short_circuit' => [
             'worse' =>
-                'guard.* neutral.unknown neutral.half neutral.common bond.fixed bond.screw bond.panel bond.frame limit.* source.* habit.*',
+                'guard.* neutral.unknown neutral.half neutral.common bond.fixed bond.screw bond.panel ' .
+                'bond.frame limit.* source.* habit.*',
             'eases' => [
                 'bond.none neutral.floats' => 'one bond fewer on the way',
             ],
@@ -39,14 +52,16 @@ final class Declared
         ],
         'dc_short' => [
             'worse' =>
-                'guard.* neutral.* bond.none bond.fixed bond.screw bond.panel known.* load.* battery.* limit.* charger.* joint.* source.* more.* habit.* part.*',
+                'guard.* neutral.* bond.none bond.fixed bond.screw bond.panel known.* load.* ' .
+                'battery.* limit.* charger.* joint.* source.* more.* habit.* part.*',
             'eases' => [
                 'bond.frame' => 'the strap that joined them is gone',
             ],
             'same' => 'cable.* fuse.*',
         ],
         'live_pins' => [
-            'worse' => 'guard.* neutral.unknown neutral.half neutral.floats load.* limit.* charger.* source.* habit.*',
+            'worse' =>
+                'guard.* neutral.unknown neutral.half neutral.floats load.* limit.* charger.* ' . 'source.* habit.*',
             'eases' => [
                 'bond.screw' => 'a neutral that hung in the air is held to the frame',
                 'neutral.common' => 'what came back through loads goes home by the neutral',
@@ -56,7 +71,9 @@ final class Declared
         ],
         'bond_count' => [
             'worse' =>
-                'guard.interlock guard.hold_down guard.latch guard.bypass guard.delay guard.gfci guard.precharge guard.instruction guard.stop neutral.unknown neutral.half neutral.common bond.fixed bond.panel bond.frame source.* habit.*',
+                'guard.interlock guard.hold_down guard.latch guard.bypass guard.delay guard.gfci ' .
+                'guard.precharge guard.instruction guard.stop neutral.unknown neutral.half ' .
+                'neutral.common bond.fixed bond.panel bond.frame source.* habit.*',
             'eases' => [
                 'bond.none' => 'two bonds become one',
                 'bond.screw' => 'none becomes one',
@@ -67,11 +84,13 @@ final class Declared
         ],
         'ground_continuity' => [
             'worse' =>
-                'cable.* fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* joint.* source.* more.* habit.* part.*',
+                'cable.* fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* ' .
+                'joint.* source.* more.* habit.* part.*',
         ],
         'split_return' => [
             'worse' =>
-                'guard.* neutral.unknown neutral.half neutral.floats bond.* load.* limit.* charger.* source.* habit.*',
+                'guard.* neutral.unknown neutral.half neutral.floats bond.* load.* limit.* charger.* ' .
+                'source.* habit.*',
             'eases' => [
                 'neutral.common' => 'the neutrals are joined',
             ],
@@ -87,7 +106,9 @@ final class Declared
         ],
         'gfci_by_source' => [
             'worse' =>
-                'guard.interlock guard.hold_down guard.latch guard.bypass guard.delay guard.poles guard.precharge guard.instruction guard.stop neutral.* bond.* known.* load.* battery.* limit.* charger.* joint.* source.* more.* habit.* part.*',
+                'guard.interlock guard.hold_down guard.latch guard.bypass guard.delay guard.poles ' .
+                'guard.precharge guard.instruction guard.stop neutral.* bond.* known.* load.* ' .
+                'battery.* limit.* charger.* joint.* source.* more.* habit.* part.*',
             'eases' => [
                 'guard.gfci' => 'none is left that one source could bypass',
             ],
@@ -95,7 +116,9 @@ final class Declared
         ],
         'gfci_trips' => [
             'worse' =>
-                'fuse.* guard.interlock guard.hold_down guard.latch guard.bypass guard.delay guard.poles guard.precharge guard.instruction guard.stop neutral.* bond.* known.* load.* battery.* limit.* charger.* joint.* source.* more.* habit.* part.*',
+                'fuse.* guard.interlock guard.hold_down guard.latch guard.bypass guard.delay ' .
+                'guard.poles guard.precharge guard.instruction guard.stop neutral.* bond.* known.* ' .
+                'load.* battery.* limit.* charger.* joint.* source.* more.* habit.* part.*',
             'eases' => [
                 'guard.gfci' => 'none is left to trip',
             ],
@@ -103,12 +126,14 @@ final class Declared
         ],
         'fed_by_itself' => [
             'worse' =>
-                'fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* joint.* source.* more.* habit.* part.*',
+                'fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* joint.* ' .
+                'source.* more.* habit.* part.*',
             'same' => 'cable.*',
         ],
         'fed_twice' => [
             'worse' =>
-                'cable.* fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* joint.* source.* more.* habit.* part.*',
+                'cable.* fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* ' .
+                'joint.* source.* more.* habit.* part.*',
         ],
         'frame_energised' => [
             'worse' => 'cable.* joint.* habit.*',
@@ -117,16 +142,19 @@ final class Declared
                 'bond.panel' => 'the fault no longer reaches the frame',
             ],
             'same' =>
-                'fuse.* guard.* neutral.* bond.none bond.frame known.* load.* battery.* limit.* charger.* source.* more.* part.*',
+                'fuse.* guard.* neutral.* bond.none bond.frame known.* load.* battery.* limit.* ' .
+                'charger.* source.* more.* part.*',
         ],
         'pedestal_volts' => [
             'worse' => 'habit.*',
             'same' =>
-                'cable.* fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* joint.* source.* more.* part.*',
+                'cable.* fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* ' .
+                'joint.* source.* more.* part.*',
         ],
         'fault_clearing' => [
             'worse' =>
-                'fuse.* guard.* neutral.unknown neutral.half neutral.common bond.fixed bond.screw bond.panel bond.frame source.* habit.*',
+                'fuse.* guard.* neutral.unknown neutral.half neutral.common bond.fixed bond.screw ' .
+                'bond.panel bond.frame source.* habit.*',
             'over' => [
                 'bond.none neutral.floats' => [
                     'bond_count ground_continuity',
@@ -137,7 +165,8 @@ final class Declared
         ],
         'conductor_protection' => [
             'worse' =>
-                'cable.* fuse.* guard.* bond.* known.* load.* battery.* limit.* charger.* joint.* source.* more.* habit.* part.*',
+                'cable.* fuse.* guard.* bond.* known.* load.* battery.* limit.* charger.* joint.* ' .
+                'source.* more.* habit.* part.*',
             'same' => 'neutral.*',
         ],
         'interrupting_capacity' => [
@@ -149,11 +178,14 @@ final class Declared
                 'fuse.gone' => 'it is gone, and its ohms for the others',
             ],
             'same' =>
-                'cable.fewer cable.cheaper cable.hotter cable.bundled guard.* bond.* known.management known.rating known.alternator load.* battery.management battery.colder battery.end battery.together limit.* charger.* part.*',
+                'cable.fewer cable.cheaper cable.hotter cable.bundled guard.* bond.* known.management ' .
+                'known.rating known.alternator load.* battery.management battery.colder battery.end ' .
+                'battery.together limit.* charger.* part.*',
         ],
         'dc_polarity' => [
             'worse' =>
-                'cable.* fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* joint.* source.* more.* habit.* part.*',
+                'cable.* fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* ' .
+                'joint.* source.* more.* habit.* part.*',
         ],
         'unlike_parallel' => [
             'worse' => 'guard.* neutral.* bond.* known.* load.* limit.* charger.* source.* more.* habit.* part.*',
@@ -161,7 +193,9 @@ final class Declared
         ],
         'path_rating' => [
             'worse' =>
-                'cable.thinner cable.longer battery.weaker neutral.* known.* battery.management battery.colder battery.end battery.together limit.* charger.* source.* habit.* part.*',
+                'cable.thinner cable.longer battery.weaker neutral.* known.* battery.management ' .
+                'battery.colder battery.end battery.together limit.* charger.* source.* habit.* ' .
+                'part.*',
             'eases' => [
                 'battery.smaller' => 'other shares between the batteries',
                 'joint.worse' => 'other shares between the batteries',
@@ -170,22 +204,27 @@ final class Declared
                 'more.battery more.unlike' => 'other shares between the batteries',
             ],
             'same' =>
-                'cable.fewer cable.cheaper cable.hotter cable.bundled fuse.weaker fuse.breaker guard.* bond.* load.* more.charger more.source',
+                'cable.fewer cable.cheaper cable.hotter cable.bundled fuse.weaker fuse.breaker ' .
+                'guard.* bond.* load.* more.charger more.source',
         ],
         'unequal_sharing' => [
             'worse' =>
-                'cable.thinner battery.weaker guard.* neutral.* load.* battery.management battery.colder battery.end battery.together limit.* charger.* source.* more.* habit.* part.*',
+                'cable.thinner battery.weaker guard.* neutral.* load.* battery.management ' .
+                'battery.colder battery.end battery.together limit.* charger.* source.* more.* ' .
+                'habit.* part.*',
             'eases' => [
                 'battery.smaller known.resistance' => 'other shares between the batteries',
                 'joint.worse cable.longer' => 'ohms may even out what was uneven',
                 'fuse.gone' => 'ohms may even out what was uneven',
             ],
             'same' =>
-                'cable.fewer cable.cheaper cable.hotter cable.bundled fuse.larger fuse.weaker fuse.breaker bond.* known.management known.rating known.alternator',
+                'cable.fewer cable.cheaper cable.hotter cable.bundled fuse.larger fuse.weaker ' .
+                'fuse.breaker bond.* known.management known.rating known.alternator',
         ],
         'voltage_drop' => [
             'worse' =>
-                'cable.* guard.* neutral.* known.* load.* battery.* limit.* charger.* source.* more.charger more.source habit.* part.*',
+                'cable.* guard.* neutral.* known.* load.* battery.* limit.* charger.* source.* ' .
+                'more.charger more.source habit.* part.*',
             'eases' => [
                 'more.battery more.unlike' => 'two batteries sag less',
             ],
@@ -193,7 +232,8 @@ final class Declared
         ],
         'frame_bond' => [
             'worse' =>
-                'cable.* guard.* neutral.* bond.none bond.fixed bond.screw bond.panel known.* load.* battery.* limit.* charger.* joint.* source.* habit.*',
+                'cable.* guard.* neutral.* bond.none bond.fixed bond.screw bond.panel known.* load.* ' .
+                'battery.* limit.* charger.* joint.* source.* habit.*',
             'eases' => [
                 'bond.frame' => 'the strap that is too thin is gone',
             ],
@@ -201,7 +241,8 @@ final class Declared
         ],
         'shunt_bypassed' => [
             'worse' =>
-                'guard.* neutral.* bond.none bond.fixed bond.screw bond.panel known.* load.* battery.* limit.* charger.* joint.* source.* more.* habit.* part.*',
+                'guard.* neutral.* bond.none bond.fixed bond.screw bond.panel known.* load.* ' .
+                'battery.* limit.* charger.* joint.* source.* more.* habit.* part.*',
             'eases' => [
                 'bond.frame' => 'the way around is gone',
             ],
@@ -209,26 +250,31 @@ final class Declared
         ],
         'dc_return' => [
             'worse' =>
-                'fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* joint.* source.* more.* habit.* part.*',
+                'fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* joint.* ' .
+                'source.* more.* habit.* part.*',
             'same' => 'cable.*',
         ],
         'lead_pole' => [
             'worse' =>
-                'fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* joint.* source.* more.* habit.* part.*',
+                'fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* joint.* ' .
+                'source.* more.* habit.* part.*',
             'same' => 'cable.*',
         ],
         'negative_switched' => [
             'worse' =>
-                'fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* joint.* source.* more.* habit.* part.*',
+                'fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* joint.* ' .
+                'source.* more.* habit.* part.*',
             'same' => 'cable.*',
         ],
         'pass_through' => [
             'worse' =>
-                'cable.* fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* joint.* source.* more.* habit.* part.*',
+                'cable.* fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* ' .
+                'joint.* source.* more.* habit.* part.*',
         ],
         'overload' => [
             'worse' =>
-                'cable.* guard.* known.* load.* battery.* limit.* charger.* joint.* source.* more.unlike more.charger more.source habit.* part.*',
+                'cable.* guard.* known.* load.* battery.* limit.* charger.* joint.* source.* ' .
+                'more.unlike more.charger more.source habit.* part.*',
             'eases' => [
                 'fuse.larger fuse.breaker' => 'the device itself is larger',
                 'more.battery' => 'other shares between the batteries',
@@ -245,15 +291,18 @@ final class Declared
         ],
         'lost_direct' => [
             'worse' =>
-                'cable.* fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* joint.* source.* more.* habit.* part.*',
+                'cable.* fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* ' .
+                'joint.* source.* more.* habit.* part.*',
         ],
         'dark_on_shore' => [
             'worse' =>
-                'cable.* fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* joint.* source.* more.* habit.* part.*',
+                'cable.* fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* ' .
+                'joint.* source.* more.* habit.* part.*',
         ],
         'supply_refused' => [
             'worse' =>
-                'guard.* neutral.* bond.none bond.fixed bond.panel bond.frame known.* load.* battery.* limit.* charger.* joint.* source.* more.* habit.* part.*',
+                'guard.* neutral.* bond.none bond.fixed bond.panel bond.frame known.* load.* ' .
+                'battery.* limit.* charger.* joint.* source.* more.* habit.* part.*',
             'eases' => [
                 'bond.screw' => 'what floated is bonded and let in',
             ],
@@ -272,7 +321,8 @@ final class Declared
         ],
         'motor_start' => [
             'worse' =>
-                'fuse.larger fuse.breaker fuse.weaker fuse.gone guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* joint.* source.* more.* habit.* part.*',
+                'fuse.larger fuse.breaker fuse.weaker fuse.gone guard.* neutral.* bond.* known.* ' .
+                'load.* battery.* limit.* charger.* joint.* source.* more.* habit.* part.*',
             'same' => 'cable.*',
         ],
         'motor_transfer' => [
@@ -282,7 +332,8 @@ final class Declared
         'reversed_polarity' => [
             'worse' => 'guard.* habit.*',
             'same' =>
-                'cable.* fuse.* neutral.* bond.* known.* load.* battery.* limit.* charger.* joint.* source.* more.* part.*',
+                'cable.* fuse.* neutral.* bond.* known.* load.* battery.* limit.* charger.* joint.* ' .
+                'source.* more.* part.*',
         ],
         'charger_profile' => [
             'worse' => 'guard.* neutral.* bond.* known.* load.* limit.* charger.* source.* more.* habit.* part.*',
@@ -290,12 +341,14 @@ final class Declared
         ],
         'hold_down' => [
             'worse' =>
-                'fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* joint.* source.* more.* habit.* part.*',
+                'fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* joint.* ' .
+                'source.* more.* habit.* part.*',
             'same' => 'cable.*',
         ],
         'lost_circuit' => [
             'worse' =>
-                'guard.* neutral.unknown neutral.half neutral.floats known.* load.* battery.* limit.* charger.* joint.* source.* more.* habit.*',
+                'guard.* neutral.unknown neutral.half neutral.floats known.* load.* battery.* limit.* ' .
+                'charger.* joint.* source.* more.* habit.*',
             'eases' => [
                 'neutral.common' => 'the neutrals are joined: it has a way home',
             ],
@@ -303,11 +356,13 @@ final class Declared
         ],
         'box_fill' => [
             'worse' =>
-                'cable.* fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* joint.* source.* more.* habit.* part.*',
+                'cable.* fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* ' .
+                'joint.* source.* more.* habit.* part.*',
         ],
         'charge_held_back' => [
             'worse' =>
-                'guard.* neutral.* known.* load.* battery.* limit.lifted limit.rejects charger.* joint.* source.* more.* habit.* part.*',
+                'guard.* neutral.* known.* load.* battery.* limit.lifted limit.rejects charger.* ' .
+                'joint.* source.* more.* habit.* part.*',
             'eases' => [
                 'limit.higher' => 'the limit holds back less',
             ],
@@ -315,7 +370,8 @@ final class Declared
         ],
         'assist_drains' => [
             'worse' =>
-                'fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.lifted limit.rejects charger.* joint.* source.* more.* habit.* part.*',
+                'fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.lifted limit.rejects ' .
+                'charger.* joint.* source.* more.* habit.* part.*',
             'eases' => [
                 'limit.higher' => 'the unit helps later',
             ],
@@ -327,16 +383,19 @@ final class Declared
         ],
         'cold_open_volts' => [
             'worse' =>
-                'cable.* fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* joint.* source.* more.* habit.* part.*',
+                'cable.* fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* ' .
+                'joint.* source.* more.* habit.* part.*',
         ],
         'alternator_unlimited' => [
             'worse' =>
-                'fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* joint.* source.* more.* habit.* part.*',
+                'fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* joint.* ' .
+                'source.* more.* habit.* part.*',
             'same' => 'cable.*',
         ],
         'load_dump' => [
             'worse' =>
-                'guard.* neutral.* bond.* known.* load.* limit.* charger.* source.* more.charger more.source habit.switch part.*',
+                'guard.* neutral.* bond.* known.* load.* limit.* charger.* source.* more.charger ' .
+                'more.source habit.switch part.*',
             'eases' => [
                 'habit.selector' => 'the other battery stays on',
                 'more.battery more.unlike' => 'another battery stays on',
@@ -345,41 +404,51 @@ final class Declared
         ],
         'turned_through_both' => [
             'worse' =>
-                'fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* joint.* source.* more.* habit.* part.*',
+                'fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* joint.* ' .
+                'source.* more.* habit.* part.*',
             'same' => 'cable.*',
         ],
         'converter_starves' => [
             'worse' =>
-                'charger.larger cable.* fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* joint.* source.* more.* habit.* part.*',
+                'charger.larger cable.* fuse.* guard.* neutral.* bond.* known.* load.* battery.* ' .
+                'limit.* joint.* source.* more.* habit.* part.*',
         ],
         'lowered_alternator' => [
             'worse' =>
-                'cable.* fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* joint.* source.* more.* habit.* part.*',
+                'cable.* fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* ' .
+                'joint.* source.* more.* habit.* part.*',
         ],
         'separator_chatters' => [
             'worse' =>
-                'cable.* fuse.* guard.* neutral.* bond.* known.* load.* battery.weaker battery.management battery.colder battery.end battery.together limit.* charger.* joint.* source.* more.* habit.* part.*',
+                'cable.* fuse.* guard.* neutral.* bond.* known.* load.* battery.weaker ' .
+                'battery.management battery.colder battery.end battery.together limit.* charger.* ' .
+                'joint.* source.* more.* habit.* part.*',
             'eases' => [
                 'battery.smaller' => 'a smaller battery takes less when it closes',
             ],
         ],
         'cut_off_comes_back' => [
             'worse' =>
-                'cable.* fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* joint.* source.* more.* habit.* part.*',
+                'cable.* fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* ' .
+                'joint.* source.* more.* habit.* part.*',
         ],
         'tow_pins_live' => [
             'worse' =>
-                'fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* joint.* source.* more.* habit.* part.*',
+                'fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* joint.* ' .
+                'source.* more.* habit.* part.*',
             'same' => 'cable.*',
         ],
         'charged_cold' => [
             'worse' =>
-                'guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* joint.* source.* more.* habit.* part.*',
+                'guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* joint.* source.* ' .
+                'more.* habit.* part.*',
             'same' => 'cable.* fuse.*',
         ],
         'charge_limit' => [
             'worse' =>
-                'cable.thinner battery.weaker fuse.* guard.* neutral.* bond.* known.* load.* battery.management battery.colder battery.end battery.together limit.* charger.* source.colder source.volts source.series more.charger more.source habit.* part.*',
+                'cable.thinner battery.weaker fuse.* guard.* neutral.* bond.* known.* load.* ' .
+                'battery.management battery.colder battery.end battery.together limit.* charger.* ' .
+                'source.colder source.volts source.series more.charger more.source habit.* part.*',
             'eases' => [
                 'battery.smaller' => 'other shares between the batteries',
                 'joint.worse' => 'other shares between the batteries',
@@ -391,16 +460,19 @@ final class Declared
         ],
         'array_first' => [
             'worse' =>
-                'cable.* fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* joint.* source.* more.* habit.* part.*',
+                'cable.* fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* ' .
+                'joint.* source.* more.* habit.* part.*',
         ],
         'array_breaker' => [
             'worse' =>
-                'fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* joint.* source.* more.* habit.* part.*',
+                'fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* joint.* ' .
+                'source.* more.* habit.* part.*',
             'same' => 'cable.*',
         ],
         'wrong_return' => [
             'worse' =>
-                'cable.thinner cable.longer fuse.* guard.* neutral.* bond.none bond.fixed bond.screw bond.panel known.* load.* battery.* limit.* charger.* source.* more.* habit.* part.*',
+                'cable.thinner cable.longer fuse.* guard.* neutral.* bond.none bond.fixed bond.screw ' .
+                'bond.panel known.* load.* battery.* limit.* charger.* source.* more.* habit.* part.*',
             'eases' => [
                 'bond.frame' => 'the way by the frame is gone',
                 'joint.worse' => 'volts share by ohms',
@@ -414,25 +486,30 @@ final class Declared
         ],
         'joint_heat' => [
             'worse' =>
-                'fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* joint.* source.* more.* habit.* part.*',
+                'fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* joint.* ' .
+                'source.* more.* habit.* part.*',
             'same' => 'cable.*',
         ],
         'behind_anothers_switch' => [
             'worse' =>
-                'cable.* fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* joint.* source.* more.* habit.* part.*',
+                'cable.* fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* ' .
+                'joint.* source.* more.* habit.* part.*',
         ],
         'both_ends_male' => [
             'worse' =>
-                'cable.* fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* joint.* source.* more.* habit.* part.*',
+                'cable.* fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* ' .
+                'joint.* source.* more.* habit.* part.*',
         ],
         'panel_unregulated' => [
             'worse' =>
-                'fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* joint.* source.* more.* habit.* part.*',
+                'fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* joint.* ' .
+                'source.* more.* habit.* part.*',
             'same' => 'cable.*',
         ],
         'controller_clips' => [
             'worse' =>
-                'fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* joint.* source.* more.* habit.* part.*',
+                'fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* joint.* source.* ' .
+                'more.* habit.* part.*',
             'eases' => [
                 'charger.larger' => 'a larger controller clips less',
             ],
@@ -440,7 +517,8 @@ final class Declared
         ],
         'array_labels' => [
             'worse' =>
-                'fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* joint.* source.* more.* habit.* part.*',
+                'fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* joint.* ' .
+                'source.* more.* habit.* part.*',
             'same' => 'cable.*',
         ],
         'restless' => [
@@ -453,12 +531,14 @@ final class Declared
         ],
         'not_checked' => [
             'worse' =>
-                'cable.* fuse.* guard.* neutral.* bond.* known.* battery.* limit.* charger.* joint.* source.* more.* habit.* part.*',
+                'cable.* fuse.* guard.* neutral.* bond.* known.* battery.* limit.* charger.* joint.* ' .
+                'source.* more.* habit.* part.*',
             'same' => 'load.*',
         ],
         'does_not_apply' => [
             'worse' =>
-                'fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* joint.* source.* more.* habit.* part.*',
+                'fuse.* guard.* neutral.* bond.* known.* load.* battery.* limit.* charger.* joint.* ' .
+                'source.* more.* habit.* part.*',
             'same' => 'cable.*',
         ],
     ];

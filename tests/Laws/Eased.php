@@ -6,7 +6,7 @@ namespace Tests\Laws;
 
 use Hollin\Core\Job\BadJobFile;
 
-/** Where each rule eases that is declared to: rule | step | rig | part, a line each in eases.txt. bin/laws --eases looks for them. */
+/** Where each rule eases that may: rule | step | rig | part, in eases.txt. bin/laws --eases looks for them. */
 final class Eased
 {
     /** @return list<string> */

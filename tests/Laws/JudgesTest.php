@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use Hollin\Core\Components\Catalogue;
+use Hollin\Core\Energy\Moment;
 use Hollin\Core\Rules\Prevented;
 use Hollin\Core\Solve\LoadFlow;
 use Hollin\Core\Solve\LoadFlowResult;
@@ -12,6 +13,7 @@ use Tests\Laws\Court;
 use Tests\Laws\Declared;
 use Tests\Laws\Owed;
 use Tests\Laws\Physics;
+use Tests\Laws\Quarters;
 use Tests\Laws\Said;
 use Tests\Laws\Specimen;
 use Tests\Laws\Specimens;
@@ -21,16 +23,18 @@ use Tests\Laws\ThereAndBack;
 use Tests\Laws\Verdict;
 use Tests\Laws\Worse;
 
-/* Judges that cannot fail judge nothing: each law is shown a fault and must see it, and no rule or part stays outside. */
+/* Judges that cannot fail judge nothing: each law is shown a fault and must see it; no rule or part stays outside. */
 
 function knownRig(string $name, ?string $view = null): Specimen
 {
     $views = iterator_to_array(Specimens::written()[$name]());
 
-    return $view === null ? array_values($views)[count($views) - 1] : $views["{$name} [{$view}]"];
+    return $view === null
+        ? array_values($views)[count($views) - 1]
+        : $views[$view === 'as_found' ? $name : "{$name} [{$view}]"];
 }
 
-/** What is said of a rig with its findings changed. @param Closure(list<array<string, mixed>>): list<array<string, mixed>> $change */
+/** What is said of a rig with its findings changed. */
 function tampered(Said $said, Closure $change): Said
 {
     return new Said($said->rig, $said->judge, $change($said->findings));
@@ -118,6 +122,13 @@ describe('worse is never milder', function (): void {
             ['id' => 'new', 'rule' => 'live_pins', 'components' => ['inlet']] + $all[0],
         ];
         expect($held('base-inline', 'joint.worse', $more))->toBe(['declared untouched, and new']);
+    });
+
+    it('sees a step that must bring a finding and brings none', function () use ($held): void {
+        $none = fn(array $all): array => array_values(
+            array_filter($all, fn(array $f): bool => $f['rule'] !== 'bond_count'),
+        );
+        expect($held('thin-negative', 'bond.screw', $none))->toBe(['brings nothing']);
     });
 
     it(
@@ -320,6 +331,21 @@ describe('physics', function (): void {
             ),
         )->toContain('stands above what holds it up'),
     );
+});
+
+it('sees a quarter of a day that no load flow gives', function (): void {
+    $rig = knownRig('two-banks-sum', 'as_found');
+    $of = Said::of($rig->document, $rig->view)->rig;
+    $run = Quarters::run($rig, $of);
+    $days = new Quarters();
+    $days->hold($rig, $of, $run);
+    expect($days->broken)->toBe([])->and($days->held)->toBeGreaterThan(3);
+    foreach ($run->moments as $n => $m) {
+        $more = array_map(fn(float $w): float => 1.1 * $w + 10, $m->storeW);
+        $run->moments[$n] = new Moment($m->settled, $m->alternatingW, $more, $m->light);
+    }
+    $days->hold($rig, $of, $run);
+    expect(whats($days))->toBe(['a quarter of the day is not its operating point']);
 });
 
 describe('there and back', function (): void {

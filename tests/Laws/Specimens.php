@@ -65,7 +65,7 @@ final class Specimens
         return $found;
     }
 
-    /** @return array<string, \Closure(): \Generator<string, Specimen>> the sample rigs of every rule, the last view of each */
+    /** @return array<string, \Closure(): \Generator<string, Specimen>> the samples of every rule, their last views */
     public static function samples(): array
     {
         $named = [];
@@ -80,7 +80,11 @@ final class Specimens
         return $named;
     }
 
-    /** @return array<string, \Closure(): \Generator<string, Specimen>> a trailer with any arrangement, and one with an odd battery side */
+    /**
+     * A trailer with any arrangement, and one with an odd battery side.
+     *
+     * @return array<string, \Closure(): \Generator<string, Specimen>>
+     */
     public static function drawn(int $seed): array
     {
         return [

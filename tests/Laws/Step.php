@@ -7,7 +7,7 @@ namespace Tests\Laws;
 /** One change of a rig: what it is called, which part it touches, its edits. */
 final readonly class Step
 {
-    /** @param list<array{0: string, 1: string, 2?: string, 3?: mixed}> $edits as {@see Specimen::edited()} takes them */
+    /** @param list<array{0: string, 1: string, 2?: string, 3?: mixed}> $edits {@see Specimen::edited()} */
     public function __construct(public string $name, public string $target, public array $edits) {}
 
     public function title(): string

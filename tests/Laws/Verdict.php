@@ -376,7 +376,11 @@ final class Verdict
         }
     }
 
-    /** Rule, title without names and numbers, severity, and whether it comes from outside. @param array<string, mixed> $f */
+    /**
+     * Rule, title without names and numbers, severity, and whether it comes from outside.
+     *
+     * @param array<string, mixed> $f
+     */
     private static function kind(array $f): string
     {
         $title = trim((string) preg_replace('/[\d.,]+/', '#', explode(':', $f['title'])[0]));

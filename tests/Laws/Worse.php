@@ -34,6 +34,7 @@ final class Worse
     public function hold(Specimen $rig, Step $step, Said $before, Said $after): void
     {
         $this->protects($rig, $step, $before, $after);
+        $this->brings($rig, $step, $after);
         $known = $before->identities();
         $new = array_values(array_filter($after->findings, fn(array $g): bool => !isset($known[$g['id']])));
         $touched = [];
@@ -82,6 +83,28 @@ final class Worse
         );
         if ($had !== [] && $dangers($after) === []) {
             $this->break($rig, $step, array_values($had)[0], 'free of dangers by what protects being taken away');
+        }
+    }
+
+    /** What some steps bring about on every rig is told. */
+    private function brings(Specimen $rig, Step $step, Said $after): void
+    {
+        $rule = Declared::BRINGS[$step->name] ?? null;
+        $parts = [$step->target, ...$step->fits()];
+        foreach ($rule === null ? [] : $after->byRule()[$rule] ?? [] as $f) {
+            if (array_intersect($parts, $f['components']) !== []) {
+                return;
+            }
+        }
+        if ($rule !== null) {
+            $this->broken[] = new Violation(
+                'worse',
+                $rig->title(),
+                $step->title(),
+                $rule,
+                [$step->target],
+                'brings nothing',
+            );
         }
     }
 

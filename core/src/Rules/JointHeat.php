@@ -171,7 +171,7 @@ final class JointHeat implements RigRule
         );
     }
 
-    /** @return array{float, string, string} the most that passes an element with what the needs run, in which state, with which loads */
+    /** @return array{float, string, string} the most that passes an element, in which state, with which loads */
     private static function most(Examination $rig, string $element): array
     {
         $most = [0.0, 'nothing', 'none'];

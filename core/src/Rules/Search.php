@@ -68,22 +68,9 @@ final class Search
             $near => Extent::TwoSlips,
             default => Extent::OneSlip,
         };
-        $undoing = !$this->prevented
-            ? null
-            : new Undoing(
-                $this->rig,
-                $this->hazards,
-                $this->slips(),
-                $this->outsideFound,
-                $this->untouched,
-                $this->isAlike(...),
-                $extent === Extent::All && $this->rig->engine->network->left === [],
-            );
-
+        $undoing = $this->prevented ? $this->undoing($extent) : null;
         $found = array_map(
-            fn(Found $f): Found => $undoing !== null && $f->kind === 'slips' && $f->slips > 0
-                ? $f->orBy($undoing->nearer($f->key))
-                : $f,
+            fn(Found $f): Found => $f->kind === 'slips' && $f->slips > 0 ? $f->orBy($undoing?->nearer($f->key)) : $f,
             $this->found,
         );
 
@@ -98,6 +85,14 @@ final class Search
                 array_map(Naming::device(...), array_keys($this->rig->engine->network->left)),
             ),
         );
+    }
+
+    private function undoing(Extent $extent): Undoing
+    {
+        $whole = $extent === Extent::All && $this->rig->engine->network->left === [];
+        [$found, $outside] = [$this->slips(), $this->outsideFound];
+
+        return new Undoing($this->rig, $this->hazards, $found, $outside, $this->untouched, $this->isAlike(...), $whole);
     }
 
     /** @return array<string, int> hazards that controls alone show => fewest slips */

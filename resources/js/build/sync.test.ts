@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { inStoreOf, keepFor, leave, leftBehind, store, tidy, write } from './store';
-import { bring, bringOf, fetchBuild } from './sync';
+import { bring, bringOf, fetchBuild, fetchWalls } from './sync';
 
 // Addresses without a host are the page's own; here there is no page.
 const line = vi.hoisted(() => {
@@ -233,6 +233,33 @@ describe('the work a tablet carries', () => {
     const carried = await fetchBuild(1, null, false);
     expect(carried.keptAt).not.toBeNull();
     expect(carried.build.plan).toBe('p');
+  });
+
+  it('is kept for nobody when it arrives after whoever asked has left', async () => {
+    const posyHere = { id: 5, workshopId: 7 };
+    keepFor(posyHere);
+    const mine = store.name;
+    let answer = () => {};
+    line.answer = async (request) => {
+      await new Promise<void>((go) => (answer = go));
+      return request.url.includes('/walls')
+        ? Response.json({ revision: 3, walls: { as_found: {} } })
+        : Response.json({ draft: false, plan: 'p', last: 0 });
+    };
+    for (const asked of [
+      () => fetchBuild(1, null, false),
+      () => fetchWalls({ job: 1, revision: 3, plan: 'p', draft: false } as never),
+    ]) {
+      keepFor(posyHere);
+      const late = asked();
+      await vi.waitFor(() => expect(String(answer)).not.toBe('() => {}'));
+      await leave(mine);
+      answer();
+      answer = () => {};
+      await late;
+      expect(await store.packs.count()).toBe(0);
+      expect(await store.drawings.count()).toBe(0);
+    }
   });
 
   it('is told to be missing where it never was', async () => {

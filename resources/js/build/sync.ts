@@ -118,6 +118,8 @@ export async function fetchBuild(
   draft: boolean,
   signal?: AbortSignal,
 ): Promise<{ build: Build; keptAt: string | null }> {
+  // What arrives after somebody has signed out is kept for nobody.
+  const own = store;
   try {
     const build = unwrap(
       await api.GET('/jobs/{job}/build', {
@@ -125,7 +127,7 @@ export async function fetchBuild(
         ...(signal ? { signal } : {}),
       }),
     );
-    if (!build.draft) await store.packs.put({ job, build, at: clock() });
+    if (!build.draft && own === store) await own.packs.put({ job, build, at: clock() });
     return { build, keptAt: null };
   } catch (e) {
     if (e instanceof ApiError && e.status < 500) throw e;
@@ -140,7 +142,8 @@ export async function fetchBuild(
 export async function fetchWalls(build: Build, signal?: AbortSignal): Promise<Record<string, Wall>> {
   const { job, revision, plan, draft } = build;
   const of = `${job} ${revision} ${plan}`;
-  const kept = await store.drawings.get(of);
+  const own = store;
+  const kept = await own.drawings.get(of);
   if (kept) return kept.walls;
   const told = unwrap(
     await api.GET('/jobs/{job}/build/walls', {
@@ -148,9 +151,9 @@ export async function fetchWalls(build: Build, signal?: AbortSignal): Promise<Re
       ...(signal ? { signal } : {}),
     }),
   );
-  if (told.revision === revision) {
-    await store.drawings.where('job').equals(job).delete();
-    await store.drawings.put({ of, job, walls: told.walls });
+  if (told.revision === revision && own === store) {
+    await own.drawings.where('job').equals(job).delete();
+    await own.drawings.put({ of, job, walls: told.walls });
   }
   return told.walls;
 }
