@@ -12,6 +12,7 @@ use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Network\Purpose;
 use Hollin\Core\Network\Role;
 use Hollin\Core\Network\Walk;
+use Hollin\Core\Reference\FuseFamily;
 
 /** How sources are opened, in the words of whoever does it: at the source, by hand on the way, at the posts. */
 final class Openings
@@ -186,19 +187,7 @@ final class Openings
      */
     private static function switches(Graph $graph, string $component): array
     {
-        $posts = [];
-        foreach ($graph->batteries as $battery) {
-            if ($battery->component === $component) {
-                array_push($posts, $battery->pos, $battery->neg);
-            }
-        }
-        $reach = Walk::reach(
-            $graph,
-            $posts,
-            fn(Element $e): bool => $e->role->isDc() &&
-                $e->purpose === Purpose::Carrying &&
-                $e->role !== Role::SenseLead,
-        );
+        $reach = self::reached($graph, $component);
         $found = [];
         foreach ($graph->elements as $element) {
             $device = $graph->devices[(string) $element->device] ?? null;
@@ -212,6 +201,48 @@ final class Openings
         }
 
         return $found;
+    }
+
+    /**
+     * Fuses on the way from a battery that are pulled by hand: out before the first lead, so that it draws no arc. One
+     * that is bolted down stays: its stud is live, and a spanner from it to the frame is a short until the bonded pole
+     * is off.
+     *
+     * @return array<string, string>
+     */
+    private static function holders(Graph $graph, string $component): array
+    {
+        $reach = self::reached($graph, $component, false);
+        $found = [];
+        foreach ($graph->elements as $element) {
+            $near = array_key_exists($element->a, $reach) || array_key_exists($element->b, $reach);
+            if ($near && $element->rating?->family === FuseFamily::Blade) {
+                $label = $graph->label($element->component);
+                $found["pull_{$element->component}"] = "{$label} out of its holder, so that nothing is drawn";
+            }
+        }
+
+        return $found;
+    }
+
+    /** @return array<string, mixed> terminals that a battery's current reaches, also through what protects or not */
+    private static function reached(Graph $graph, string $component, bool $through = true): array
+    {
+        $posts = [];
+        foreach ($graph->batteries as $battery) {
+            if ($battery->component === $component) {
+                array_push($posts, $battery->pos, $battery->neg);
+            }
+        }
+
+        return Walk::reach(
+            $graph,
+            $posts,
+            fn(Element $e): bool => $e->role->isDc() &&
+                $e->purpose === Purpose::Carrying &&
+                $e->role !== Role::SenseLead &&
+                ($through || $e->rating?->protects !== true),
+        );
     }
 
     /** The pole of a battery that hangs on the frame: off first, on last. Negative, unless it is the other. */
@@ -241,6 +272,7 @@ final class Openings
         $label = $graph->label($component);
         $first = self::bondedPole($graph, $graph->batteries[$id]);
         $second = $first === 'negative' ? 'positive' : 'negative';
+        $why = 'it hangs on the frame';
 
         return new Opening(
             "lead_{$component}",
@@ -250,9 +282,10 @@ final class Openings
             "Then every lead off the {$second} post of {$label}",
             'nothing opens it: post and lugs covered, lugs tied back',
             elements: array_map(strval(...), array_keys($leads)),
-            before: self::switches($graph, $component) + [
-                "bonded_{$component}" => "Every lead off the {$first} post of {$label} first: it hangs on the frame",
-            ],
+            before: self::switches($graph, $component) +
+                self::holders($graph, $component) + [
+                    "bonded_{$component}" => "Every lead off the {$first} post of {$label} first: {$why}",
+                ],
         );
     }
 

@@ -18,6 +18,7 @@ use Hollin\Core\States\Contraction;
 use Hollin\Core\States\Engine;
 use Hollin\Core\States\Setting;
 use Hollin\Core\States\Situation;
+use Hollin\Core\Rules\Sample;
 use Tests\Rigs;
 use Tests\Works;
 
@@ -303,6 +304,17 @@ it('takes the pole that hangs on the frame off first, whichever it is', function
     $other->conductor('earthed', 'earthed', $battery->pos, 'frame', Role::DcPositive);
     expect(Openings::bondedPole($other, $battery))->toBe('positive');
 });
+
+it(
+    'pulls a fuse by hand before the first lead, and leaves a bolted one until the bonded pole is off',
+    function (): void {
+        foreach (['blade' => ['pull_house_fuse', 'bonded_house'], 'anl' => ['bonded_house']] as $family => $before) {
+            $graph = Rigs::asFound(Rigs::job(Sample::survey('house_fuse', '/family', $family)))->graph;
+            $battery = (string) array_key_first($graph->batteries);
+            expect(array_keys(Openings::lead($graph, $battery, 'house')->before))->toBe($before, $family);
+        }
+    },
+);
 
 it('cuts each source where it can be opened first', function (): void {
     [, $isolation] = touchedRigs()['archive right'];
