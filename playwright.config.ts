@@ -5,8 +5,8 @@ export default defineConfig({
   // Generous: two cores that other guests share can stand still for seconds; nothing here measures time.
   timeout: 180_000,
   expect: { timeout: 15_000 },
-  // Files beside each other; each test has a job of its own.
-  workers: 2,
+  // One at a time: two browsers, the application and its queue on two cores take as long, and tests run out of time.
+  workers: 1,
   retries: 0,
   reporter: [['list'], ['junit']],
   use: {
