@@ -11,7 +11,7 @@ test.describe('every view, by axe', () => {
   for (const theme of ['light', 'dark']) {
     test(`jobs, survey, plan in all forms, size, reference, sheet: ${theme}`, async ({ page }) => {
       const heard = complaints(page);
-      test.setTimeout(120_000);
+      test.setTimeout(300_000);
       await page.addInitScript((t) => localStorage.setItem('hollin.theme', t), theme);
       await signIn(page);
       await accessible(page);
