@@ -12,10 +12,10 @@ use Hollin\Core\Rules\Examination;
 final class Everywhere
 {
     /** @return array<string, string> name => job file */
-    public static function files(): array
+    public static function files(string ...$folders): array
     {
         $found = [];
-        foreach (['docs/examples', 'tests/rigs'] as $folder) {
+        foreach ($folders ?: ['docs/examples', 'tests/rigs'] as $folder) {
             foreach (glob(dirname(__DIR__) . "/{$folder}/*.json") ?: [] as $file) {
                 $found[basename($file, '.json')] = $file;
             }

@@ -23,7 +23,7 @@ if ($kind === 'owed') {
     printf("%d broken, %d of them not owed before\n", count(array_unique($broken)), count(array_unique($new)));
     exit($more === 'all' || $new === [] ? 0 : 1);
 }
-$pairs = $seen = $classes = [];
+$pairs = $classes = [];
 $rigs = $refused = $seconds = 0;
 foreach (glob("{$keep}/draw.{$more}.?.json") ?: [] as $file) {
     $kept = json_decode((string) file_get_contents($file), true, 512, JSON_THROW_ON_ERROR);
@@ -32,11 +32,6 @@ foreach (glob("{$keep}/draw.{$more}.?.json") ?: [] as $file) {
     $seconds += $kept['seconds'];
     foreach ($kept['pairs'] as $law => $count) {
         $pairs[$law] = ($pairs[$law] ?? 0) + $count;
-    }
-    foreach ($kept['seen'] as $cell => $how) {
-        foreach ($how as $what => $times) {
-            $seen[$cell][$what] = ($seen[$cell][$what] ?? 0) + $times;
-        }
     }
     foreach ($kept['broken'] as [$law, $rule, $step, $what, $rig, $whole, $detail]) {
         $classes[

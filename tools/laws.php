@@ -54,7 +54,7 @@ if ($argv[1] === 'eases') {
 [, , $seed, $count, $part, $parts, $state] = $argv;
 // What was tried before is kept rig by rig, so that a draw that was stopped goes on where it was.
 $kept = is_file($state) ? json_decode((string) file_get_contents($state), true) : [];
-$kept += ['rigs' => [], 'pairs' => [], 'broken' => [], 'seen' => [], 'refused' => 0, 'seconds' => 0.0];
+$kept += ['rigs' => [], 'pairs' => [], 'broken' => [], 'refused' => 0, 'seconds' => 0.0];
 foreach (rigs((int) $seed) as $name => $make) {
     $pairs = ($kept['pairs']['worse'] ?? 0) + ($kept['pairs']['beside'] ?? 0);
     if ($pairs >= (int) $count / (int) $parts) {
@@ -78,11 +78,6 @@ foreach (rigs((int) $seed) as $name => $make) {
         $law = explode(' | ', $tried)[0];
         if ($law !== 'throws') {
             $kept['pairs'][$law] = ($kept['pairs'][$law] ?? 0) + 1;
-        }
-    }
-    foreach ($court->worse->seen as $cell => $how) {
-        foreach ($how as $what => $times) {
-            $kept['seen'][$cell][$what] = ($kept['seen'][$cell][$what] ?? 0) + $times;
         }
     }
     foreach ($court->broken() as $v) {

@@ -15,6 +15,7 @@ use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Rules\Examination;
 use Hollin\Core\Solve\LoadFlow;
+use Hollin\Core\Solve\LoadFlowResult;
 use Hollin\Core\States\Contraction;
 use Hollin\Core\States\Engine;
 use stdClass;
@@ -50,10 +51,11 @@ final class Quarters
             if ($shares === [] || min($shares) < 0.1 || max($shares) > 0.8) {
                 continue;
             }
-            $theirs = self::solved($of->graph, $moment, $engine);
-            if ($theirs === null) {
+            $flow = self::flow($of->graph, $moment);
+            if (!$flow->isSolved()) {
                 continue;
             }
+            $theirs = self::given($flow, array_diff_key($of->graph->batteries, $engine));
             $this->held++;
             $ours = array_sum(array_diff_key($moment->storeW, $engine));
             $off = abs($ours - $theirs) - 5.0;
@@ -105,12 +107,8 @@ final class Quarters
         return Needed::from($id, new Values(Specimen::copy((object) $of)));
     }
 
-    /**
-     * W that the batteries but the engine's give at their posts.
-     *
-     * @param array<string, true> $engine
-     */
-    private static function solved(Graph $of, Moment $moment, array $engine): ?float
+    /** The load flow of a quarter: its state, its light on the panels, what its circuits take. */
+    public static function flow(Graph $of, Moment $moment): LoadFlowResult
     {
         $graph = clone $of;
         foreach ($graph->converters as $id => $unit) {
@@ -125,12 +123,13 @@ final class Quarters
                 $more[] = [$graph->circuits[$circuit]->hot, $graph->circuits[$circuit]->neutral, 14400 / $watts];
             }
         }
-        $flow = LoadFlow::of((new Engine(new Contraction($graph)))->settle($moment->settled->setting), [], $more);
 
-        return $flow->isSolved()
-            ? array_sum(
-                array_map(fn($b): float => $flow->sources[$b->id]['watts'], array_diff_key($graph->batteries, $engine)),
-            )
-            : null;
+        return LoadFlow::of((new Engine(new Contraction($graph)))->settle($moment->settled->setting), [], $more);
+    }
+
+    /** @param array<string, mixed> $batteries W that they give at their posts */
+    public static function given(LoadFlowResult $flow, array $batteries): float
+    {
+        return array_sum(array_map(fn(string $id): float => $flow->sources[$id]['watts'], array_keys($batteries)));
     }
 }

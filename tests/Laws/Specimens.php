@@ -50,19 +50,8 @@ final class Specimens
                 basename($file, '.json'),
                 JobFile::read((string) file_get_contents($file)),
             ),
-            [...Everywhere::files(), ...self::known()],
+            Everywhere::files('docs/examples', 'tests/rigs', 'tests/rigs/known'),
         );
-    }
-
-    /** @return array<string, string> name => job file */
-    public static function known(): array
-    {
-        $found = [];
-        foreach (glob(dirname(__DIR__) . '/rigs/known/*.json') ?: [] as $file) {
-            $found[basename($file, '.json')] = $file;
-        }
-
-        return $found;
     }
 
     /** @return array<string, \Closure(): \Generator<string, Specimen>> the samples of every rule, their last views */

@@ -37,10 +37,8 @@ final class Worse
         $this->brings($rig, $step, $after);
         $known = $before->identities();
         $new = array_values(array_filter($after->findings, fn(array $g): bool => !isset($known[$g['id']])));
-        $touched = [];
         foreach ($before->findings as $f) {
             $how = $this->became($f, $before, $after, $step);
-            $touched[$f['rule']] = true;
             $this->count($f['rule'], $step, $how === null ? $this->grew($f, $after) : 'eased');
             $does = $this->declared->of($f['rule'], $step->name);
             if ($does->kind === Declared::SAME && $how === null && $this->grew($f, $after) === 'worse') {
@@ -60,9 +58,6 @@ final class Worse
             if ($this->declared->of($g['rule'], $step->name)->kind === Declared::SAME && !$fitted) {
                 $this->break($rig, $step, $g, 'declared untouched, and new');
             }
-        }
-        foreach ($this->declared->rules() as $rule) {
-            isset($touched[$rule]) ? null : $this->count($rule, $step, 'absent');
         }
     }
 

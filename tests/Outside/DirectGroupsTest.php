@@ -10,8 +10,8 @@ use Hollin\Core\Solve\LoadFlow;
 use Hollin\Core\States\Contraction;
 use Hollin\Core\States\Engine;
 use Hollin\Core\States\Setting;
-use Tests\Small;
 use Tests\Seeds;
+use Tests\Small;
 
 /*
  * Three hundred drawn rigs of two to four battery systems against ngspice (Debian), which gets the exported netlist

@@ -13,12 +13,12 @@ use Hollin\Core\Network\Fault;
 use Hollin\Core\Network\Graph;
 use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Network\Role;
+use Hollin\Core\Rules\Sample;
 use Hollin\Core\States\ByVolts;
 use Hollin\Core\States\Contraction;
 use Hollin\Core\States\Engine;
 use Hollin\Core\States\Setting;
 use Hollin\Core\States\Situation;
-use Hollin\Core\Rules\Sample;
 use Tests\Rigs;
 use Tests\Works;
 

@@ -11,9 +11,7 @@ use Hollin\Core\Needs\Trip;
 use Hollin\Core\Network\PowerConverter;
 use Hollin\Core\Rules\Examination;
 use Hollin\Core\Rules\Sample;
-use Hollin\Core\Solve\LoadFlow;
-use Hollin\Core\States\Contraction;
-use Hollin\Core\States\Engine;
+use Tests\Laws\Quarters;
 use Tests\Rigs;
 
 /** A load of the day, on for some hours. */
@@ -58,25 +56,11 @@ function demoRig(string $name): Examination
 /** House batteries' watts as the load flow has them in the same quarter, and what wires keep. */
 function flowStoreW(Examination $rig, Moment $moment): array
 {
-    $graph = clone $rig->graph;
-    foreach ($graph->converters as $id => $unit) {
-        if ($unit->fieldW > 0) {
-            $graph->converters[$id] = new PowerConverter(
-                ...['fieldW' => max(1e-3, $unit->fieldW * $moment->light)] + get_object_vars($unit),
-            );
-        }
-    }
-    $more = [];
-    foreach ($moment->alternatingW as $circuit => $watts) {
-        $more[] = [$graph->circuits[$circuit]->hot, $graph->circuits[$circuit]->neutral, 14400 / $watts];
-    }
-    $flow = LoadFlow::of((new Engine(new Contraction($graph)))->settle($moment->settled->setting), [], $more);
+    $flow = Quarters::flow($rig->graph, $moment);
     expect($flow->isSolved())->toBeTrue((string) $flow->trouble);
 
-    $house = array_diff_key($graph->batteries, ['starter.cells' => 0]);
-
     // What wires and contacts keep is the load flow's alone.
-    return [array_sum(array_map(fn($b): float => $flow->sources[$b->id]['watts'], $house)), $flow->lostW];
+    return [Quarters::given($flow, array_diff_key($rig->graph->batteries, ['starter.cells' => 0])), $flow->lostW];
 }
 
 describe('days', function (): void {
