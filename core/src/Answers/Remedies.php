@@ -37,6 +37,8 @@ final class Remedies
     /** @var array<string, array{}|array{Examination, array<string, Finding>}> each remedy of a view is tried once */
     private array $trials = [];
 
+    private ?stdClass $onTrial = null;
+
     /** @param ?Proofs $proofs what was found in rigs of the same structure */
     public function __construct(private readonly stdClass $document, private readonly ?Proofs $proofs = null)
     {
@@ -89,10 +91,7 @@ final class Remedies
         Work $work,
     ): ?array {
         try {
-            $document =
-                $plan === null
-                    ? $this->edited($this->document, ['kind' => 'add_plan', 'id' => self::TRIAL, 'title' => 'Trial'])
-                    : $this->document;
+            $document = $plan === null ? $this->onTrial() : $this->document;
             $intent =
                 $remedy->intent + ($remedy->intent['kind'] === 'set_need' ? [] : ['plan' => $plan ?? self::TRIAL]);
             if ($intent['kind'] === 'choose_arrangement') {
@@ -100,12 +99,11 @@ final class Remedies
                 $intent['recipe'] = $chosen->recipe;
                 $intent['options'] = (object) ($intent['options'] + get_object_vars($chosen->options));
             }
-            $document = $this->edited($document, $intent);
+            $key = ($plan ?? '') . "\n{$viewId}\n" . json_encode($intent, JSON_THROW_ON_ERROR);
+            $after = $this->trials[$key] ??= $this->after($this->edited($document, $intent), $plan, $viewId);
         } catch (Refused) {
             return null;
         }
-        $key = ($plan ?? '') . "\n{$viewId}\n" . json_encode($intent, JSON_THROW_ON_ERROR);
-        $after = $this->trials[$key] ??= $this->after($document, $plan, $viewId);
         if ($after === []) {
             return null;
         }
@@ -175,6 +173,16 @@ final class Remedies
     private static function byIdentity(array $findings): array
     {
         return array_combine(array_map(fn(Finding $f): string => $f->identity(), $findings), $findings);
+    }
+
+    /** The job with an empty plan to try things in. */
+    private function onTrial(): stdClass
+    {
+        return $this->onTrial ??= $this->edited($this->document, [
+            'kind' => 'add_plan',
+            'id' => self::TRIAL,
+            'title' => 'Trial',
+        ]);
     }
 
     /** What becomes of a finding: gone, less severe, or nearer to its limit by a good deal; null for none of these. */

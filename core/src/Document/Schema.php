@@ -230,6 +230,9 @@ final class Schema
             }
         }
         $pruned->plans = $plans;
+        if (Tree::same($document->needs, $before->needs)) {
+            $pruned->needs = new stdClass();
+        }
 
         return $pruned;
     }

@@ -15,6 +15,10 @@ final class Tree
         if ($a === $b || !($a instanceof stdClass) || !($b instanceof stdClass)) {
             return $a === $b;
         }
+        // Mostly they are the same in the same order, which the machine sees faster.
+        if (serialize($a) === serialize($b)) {
+            return true;
+        }
         $left = get_object_vars($a);
         $right = get_object_vars($b);
         if (count($left) !== count($right)) {

@@ -9,6 +9,7 @@ use Hollin\Core\Network\Element;
 use Hollin\Core\Network\Fault;
 use Hollin\Core\Network\Purpose;
 use Hollin\Core\Network\Role;
+use Hollin\Core\Network\Walk;
 use Hollin\Core\Reference\Figure;
 use Hollin\Core\Reference\Of;
 use Hollin\Core\Reference\Quantity;
@@ -71,7 +72,7 @@ final class WrongReturn implements RigRule
         $hits = [];
         foreach ($rig->graph->batteries as $battery) {
             $mains = self::mains($rig, $battery);
-            if (count($mains) !== 1) {
+            if (count($mains) !== 1 || !self::leavesAnother($rig, $battery, $mains[0])) {
                 continue;
             }
             [$state, $running] = self::heaviest($rig, $battery);
@@ -103,6 +104,19 @@ final class WrongReturn implements RigRule
         }
 
         return $mains;
+    }
+
+    /** Whether anything that is no return can be reached from a battery's negative without its main. */
+    private static function leavesAnother(Examination $rig, Battery $battery, Element $main): bool
+    {
+        $reached = Walk::reach($rig->graph, [$battery->neg], fn(Element $e): bool => $e->id !== $main->id);
+        foreach ($rig->graph->elements as $element) {
+            if ($element->purpose !== Purpose::Carrying && array_key_exists($element->a, $reached)) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /** @return array{string, array<string, true>} the state in which most runs from a battery, and what runs in it */
