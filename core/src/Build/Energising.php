@@ -340,7 +340,7 @@ final readonly class Energising
             }
             foreach ($this->site->is->settled as $settled) {
                 foreach ($this->site->after->batteries as $battery) {
-                    if ($settled->situation->joined($converter->output[0], $battery->pos)) {
+                    if ($settled->situation->paired($converter->output, [$battery->pos, $battery->neg])) {
                         return $battery->component;
                     }
                 }

@@ -109,7 +109,7 @@ final readonly class Sheets
                 continue;
             }
             foreach ($this->rig->settled as $settled) {
-                if ($settled->situation->joined($converter->output[0], $bank->pos)) {
+                if ($settled->situation->paired($converter->output, [$bank->pos, $bank->neg])) {
                     $best = $bank;
                     break;
                 }
@@ -235,7 +235,7 @@ final readonly class Sheets
             $names = [];
             foreach (array_keys($on) as $id) {
                 $other = $this->rig->graph->converters[$id];
-                if (!$situation->joined($other->output[0], $bank->pos)) {
+                if (!$situation->paired($other->output, [$bank->pos, $bank->neg])) {
                     continue;
                 }
                 $part = $this->rig->graph->partAt($other->component);

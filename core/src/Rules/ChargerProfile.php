@@ -76,7 +76,7 @@ final class ChargerProfile implements RigRule
     private static function charges(Examination $rig, PowerConverter $converter, Battery $bank): bool
     {
         foreach ($rig->settled as $settled) {
-            if ($settled->situation->joined($converter->output[0], $bank->pos)) {
+            if ($settled->situation->paired($converter->output, [$bank->pos, $bank->neg])) {
                 return true;
             }
         }

@@ -66,7 +66,7 @@ final class ChargingLoop implements StateRule, Claims
         foreach ($situation->charging() as $id => $ac) {
             $charger = $rig->graph->converters[$id];
             $inverter = $rig->graph->inverterOf($rig->graph->sources[$ac]->component);
-            if ($inverter === null || !$situation->joined($charger->output[0], $inverter->input[0])) {
+            if ($inverter === null || !$situation->paired($charger->output, $inverter->input)) {
                 continue;
             }
             $hits[] = $this->hit($situation, $rig, $charger, $inverter);

@@ -30,6 +30,12 @@ final class Histories
     /** @var array<string, string> setting => named state */
     private array $namedBy = [];
 
+    /** @var array<string, array<string, true>> device => positions it comes to rest in somewhere */
+    private array $held = [];
+
+    /** @var array<string, Passing> what there is for a while on the way somewhere, by situation */
+    private array $passing = [];
+
     public function __construct(private readonly Examination $rig, private readonly Untouched $untouched)
     {
         foreach ($rig->named as $id => $state) {
@@ -62,7 +68,16 @@ final class Histories
         $queue = $this->seen = [];
         foreach ($this->rig->named as $id => $state) {
             $rest = array_intersect_key($this->rig->settled[$id]->positions, $automatic);
+            foreach ($rest as $device => $position) {
+                $this->held[$device][$position] = true;
+            }
             $queue[] = [$state, $rest, sprintf('from "%s"', Naming::state($id))];
+            foreach ($this->moves($state, []) as [$setting, $move]) {
+                // One after the other, and both at once.
+                foreach ([$rest, []] as $from) {
+                    $this->pass($setting, $from, sprintf('%s in "%s"', $move, Naming::state($id)));
+                }
+            }
             foreach ($automatic as $device => $of) {
                 foreach ($of->positionNames() as $position) {
                     $end =
@@ -99,6 +114,43 @@ final class Histories
                         ];
                     }
                 }
+            }
+        }
+    }
+
+    /**
+     * What there is for a while on the way: into a named state from where an automatic device may have stood, and of
+     * one move from the rest of a named state.
+     *
+     * @return array<string, Passing>
+     */
+    public function passing(): array
+    {
+        [$moved, $this->passing] = [$this->passing, []];
+        foreach ($this->rig->named as $id => $state) {
+            foreach ($this->rig->engine->automatic() as $device => $logic) {
+                foreach ($logic->positionNames() as $from) {
+                    if (isset($this->held[$device][$from])) {
+                        $this->pass($state->setting, [$device => $from], Naming::state($id));
+                    }
+                }
+            }
+        }
+
+        return $this->passing + $moved;
+    }
+
+    /** @param array<string, string> $from */
+    private function pass(Setting $setting, array $from, string $words): void
+    {
+        $end = $this->rig->engine->settle($setting, $from);
+        foreach ($end->positions as $device => $position) {
+            $this->held[$device][$position] = true;
+        }
+        foreach ($end->passing as $step => $passing) {
+            if ($passing['lastsS'] >= Search::PASSING_S) {
+                $at = $passing['situation']->key;
+                $this->passing[$at] ??= new Passing($passing['situation'], $setting, $from, $step, $words);
             }
         }
     }

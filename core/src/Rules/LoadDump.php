@@ -16,14 +16,18 @@ final class LoadDump implements RigRule
 {
     public static function definition(): Definition
     {
-        $switch = ChargingSamples::part('cut', ['type' => 'dc_switch', 'label' => 'Battery switch', 'ratingA' => 300]);
-        $alternator = fn(): array => ChargingSamples::engine()[0];
-        $load = ChargingSamples::part('lamps', [
-            'type' => 'dc_load',
-            'label' => 'Lamps',
-            'amps' => 8,
-            'use' => 'other',
-        ]);
+        // A switch between alternator and starter battery, with a load on the alternator's side.
+        $switched = fn(array $switch, string $in, string $out): array => [
+            ChargingSamples::engine()[0],
+            ChargingSamples::part('starter', ChargingSamples::battery('Starter battery', 'flooded', 12, 80)),
+            ChargingSamples::part('cut', $switch + ['ratingA' => 300]),
+            ChargingSamples::part('lamps', ['type' => 'dc_load', 'label' => 'Lamps', 'amps' => 8, 'use' => 'other']),
+            ChargingSamples::lead('starter.pos', $in, 'positive'),
+            ChargingSamples::lead($out, 'alternator.pos', 'positive'),
+            ChargingSamples::lead('alternator.neg', 'starter.neg', 'negative'),
+            ChargingSamples::lead('lamps.pos', 'alternator.pos', 'positive'),
+            ChargingSamples::lead('lamps.neg', 'starter.neg', 'negative'),
+        ];
 
         return new Definition(
             'load_dump',
@@ -35,15 +39,15 @@ final class LoadDump implements RigRule
             [
                 Sample::found(
                     'a switch between alternator and battery',
-                    $alternator(),
-                    ChargingSamples::part('starter', ChargingSamples::battery('Starter battery', 'flooded', 12, 80)),
-                    $switch,
-                    $load,
-                    ChargingSamples::lead('starter.pos', 'cut.in', 'positive'),
-                    ChargingSamples::lead('cut.out', 'alternator.pos', 'positive'),
-                    ChargingSamples::lead('alternator.neg', 'starter.neg', 'negative'),
-                    ChargingSamples::lead('lamps.pos', 'alternator.pos', 'positive'),
-                    ChargingSamples::lead('lamps.neg', 'starter.neg', 'negative'),
+                    ...$switched(['type' => 'dc_switch', 'label' => 'Battery switch'], 'cut.in', 'cut.out'),
+                ),
+                Sample::found(
+                    'a selector left open',
+                    ...$switched(
+                        ['type' => 'battery_selector', 'label' => 'Selector', 'usual' => 'off'],
+                        'cut.one',
+                        'cut.common',
+                    ),
                 ),
                 Sample::found(
                     'panels on a battery whose management opens',
@@ -73,9 +77,11 @@ final class LoadDump implements RigRule
         $hits = [];
         $driving = $rig->settled['driving'] ?? null;
         foreach ($rig->graph->shafts as $shaft) {
-            if ($driving === null || !self::isHeld($shaft, $driving)) {
+            if ($driving === null) {
                 continue;
             }
+            // Left open by habit, it is so already.
+            $held = self::isHeld($shaft, $driving);
             foreach ($rig->graph->devices as $device) {
                 if (
                     $device->isAutomatic() ||
@@ -86,11 +92,15 @@ final class LoadDump implements RigRule
                 }
                 foreach ($device->positionNames() as $position) {
                     $then = $rig->engine->settle($driving->setting->with($device->id, $position), $driving->positions);
-                    if ($position !== $driving->positions[$device->id] && !self::isHeld($shaft, $then)) {
+                    if ($position !== $driving->positions[$device->id] && self::isHeld($shaft, $then) !== $held) {
                         $words = sprintf(
-                            $device->byItself ? '%s going to “%s” by itself' : '%s turned to “%s”',
+                            match (true) {
+                                !$held => '%s left at “%s”',
+                                $device->byItself => '%s going to “%s” by itself',
+                                default => '%s turned to “%s”',
+                            },
                             $device->label,
-                            $device->positions[$position],
+                            $device->positions[$held ? $position : $driving->positions[$device->id]],
                         );
                         $hits["{$shaft->component}|{$device->id}"] ??= $this->hit(
                             $rig,
@@ -102,7 +112,7 @@ final class LoadDump implements RigRule
                 }
             }
             foreach ($rig->graph->batteries as $id => $battery) {
-                if ($battery->managed && !self::isHeld($shaft, $driving, $id)) {
+                if ($held && $battery->managed && !self::isHeld($shaft, $driving, $id)) {
                     $words = sprintf('The battery management of %s opening', $rig->graph->label($battery->component));
                     $hits["{$shaft->component}|{$id}"] = $this->hit($rig, $shaft, $battery->component, $words);
                 }

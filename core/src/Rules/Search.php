@@ -261,7 +261,8 @@ final class Search
     private function histories(): void
     {
         $found = [];
-        foreach ((new Histories($this->rig, $this->untouched))->ends() as $end) {
+        $this->histories = new Histories($this->rig, $this->untouched);
+        foreach ($this->histories->ends() as $end) {
             foreach ($this->hazards->of($end['end']->situation) as $key) {
                 if (!isset($this->best[$key]) && $end['slips'] < ($found[$key]['slips'] ?? PHP_INT_MAX)) {
                     $found[$key] = $end;
@@ -284,38 +285,18 @@ final class Search
     /** @var array<string, true> hazards of such ends */
     private array $reached = [];
 
+    private Histories $histories;
+
     /** @var array<string, true> hazards on the way somewhere */
     private array $passed = [];
 
     private function passing(): void
     {
-        foreach ($this->rig->named as $id => $state) {
-            foreach ($this->rig->engine->automatic() as $device => $logic) {
-                foreach ($logic->positionNames() as $from) {
-                    foreach (
-                        $this->rig->engine->settle($state->setting, [$device => $from])->passing
-                        as $step => $passing
-                    ) {
-                        if ($passing['lastsS'] < self::PASSING_S) {
-                            continue;
-                        }
-                        foreach ($this->hazards->of($passing['situation']) as $key) {
-                            if (
-                                !isset($this->best[$key]) &&
-                                !isset($this->reached[$key]) &&
-                                !isset($this->passed[$key])
-                            ) {
-                                $this->passed[$key] = true;
-                                $this->found[] = Found::passing(
-                                    $key,
-                                    $state->setting,
-                                    [$device => $from],
-                                    $step,
-                                    Naming::state($id),
-                                );
-                            }
-                        }
-                    }
+        foreach ($this->histories->passing() as $on) {
+            foreach ($this->hazards->of($on->situation) as $key) {
+                if (!isset($this->best[$key]) && !isset($this->reached[$key]) && !isset($this->passed[$key])) {
+                    $this->passed[$key] = true;
+                    $this->found[] = Found::passing($key, $on->setting, $on->from, $on->step, $on->words);
                 }
             }
         }

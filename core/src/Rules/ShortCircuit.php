@@ -55,12 +55,15 @@ final class ShortCircuit implements StateRule, Unclaimed
                 // A bond on a half-voltage output has a finding of its own.
                 continue;
             }
-            $owners = [];
+            $owners = $paths = [];
             $because = null;
             foreach ($bonded ? $situation->network->bonds : [] as [$element]) {
                 $owner = $rig->graph->elements[$element]->component;
                 if ($situation->isClosed($element) && $owner !== $source->component) {
                     $owners[$owner] = $rig->graph->label($owner);
+                    // To the bond, and from there home by the ground: never through what is switched on.
+                    [$at, $to] = [$rig->graph->elements[$element]->a, $rig->graph->elements[$element]->b];
+                    array_push($paths, [$source->a, $at], [$to, $source->ground]);
                     $because ??= 'bond_count|' . BondCount::key($rig, $element, $source->component);
                 }
             }
@@ -86,7 +89,7 @@ final class ShortCircuit implements StateRule, Unclaimed
                         of: new Of(Quantity::Short, $source->id),
                     ),
                 ],
-                paths: [[$source->a, $source->b]],
+                paths: $paths === [] ? [[$source->a, $source->b]] : $paths,
                 because: $because,
             );
         }

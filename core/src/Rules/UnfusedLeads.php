@@ -29,7 +29,7 @@ final class UnfusedLeads
                 continue;
             }
             $hits[] = new Hit(
-                "{$component}|unfused",
+                "{$component}|unfused|{$battery->component}",
                 sprintf(
                     '%s (%s) ends %.2f m from %s with no fuse on the way%s. A short on it is fed by ' .
                         'everything the bank has.',

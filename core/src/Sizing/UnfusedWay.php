@@ -62,19 +62,20 @@ final readonly class UnfusedWay
             }
         }
         $found = [];
-        foreach ($reached as $terminal => [$length, $id]) {
-            if ($id !== null && $graph->elements[$id]->cable !== null) {
-                $sheathed = true;
-                for (
-                    $at = (string) $terminal;
-                    $reached[$at][1] !== null;
-                    $at = $graph->elements[$reached[$at][1]]->other($at)
-                ) {
-                    $cable = $graph->elements[$reached[$at][1]]->cable;
-                    $sheathed = $sheathed && ($cable === null || $cable->isSheathed());
-                }
-                $found[] = new self($battery, $graph->elements[$id], $length, $sheathed, isset($endless[$id]));
+        foreach ($graph->elements as $id => $element) {
+            // A lead between two reached ends is unfused whichever way comes first to either.
+            $own = $element->cable === null ? null : $cost($element);
+            if ($own === null || !isset($reached[$element->a], $reached[$element->b])) {
+                continue;
             }
+            [$a, $b] = [$reached[$element->a][0], $reached[$element->b][0]];
+            $sheathed = $element->cable->isSheathed();
+            for ($at = $a <= $b ? $element->a : $element->b; $reached[$at][1] !== null; $at = $before->other($at)) {
+                $before = $graph->elements[$reached[$at][1]];
+                $sheathed = $sheathed && ($before->cable === null || $before->cable->isSheathed());
+            }
+            $farEnd = max(min($a + $own, $b), min($b + $own, $a));
+            $found[] = new self($battery, $element, $farEnd, $sheathed, isset($endless[$id]));
         }
         usort($found, fn(self $a, self $b): int => $a->lengthM <=> $b->lengthM);
 

@@ -76,7 +76,10 @@ final class DcSide
         foreach ($this->batteries as $id => $battery) {
             $this->charging[$id] = false;
             foreach ($chargers as $charger) {
-                if ($settled->situation->joined($charger->output[0], $battery->pos) && $charger->limitA > 0) {
+                if (
+                    $settled->situation->paired($charger->output, [$battery->pos, $battery->neg]) &&
+                    $charger->limitA > 0
+                ) {
                     $this->charging[$id] = true;
                 }
             }

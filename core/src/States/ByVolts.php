@@ -55,11 +55,7 @@ final class ByVolts
         }
         $giving = $situation->charging() + $situation->givingDirect();
         foreach ($situation->network->graph->converters as $id => $unit) {
-            if (
-                isset($giving[$id]) &&
-                $situation->joined($pos, $unit->output[0]) &&
-                $situation->joined($neg, $unit->output[1])
-            ) {
+            if (isset($giving[$id]) && $situation->paired([$pos, $neg], $unit->output)) {
                 $volts = max($volts, $unit->holdsV);
             }
         }

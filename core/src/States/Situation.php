@@ -360,6 +360,16 @@ final class Situation
     }
 
     /**
+     * @param array{string, string} $one
+     * @param array{string, string} $two
+     * @return bool whether both poles are joined by metal: one alone carries nothing
+     */
+    public function paired(array $one, array $two): bool
+    {
+        return $this->joined($one[0], $two[0]) && $this->joined($one[1], $two[1]);
+    }
+
+    /**
      * Whether two terminals are joined by metal or by a closed neutral-ground bond: a meter reads no volts between
      * them.
      */
