@@ -62,6 +62,11 @@ def words(h):
     return f"{h[0]} {'+'.join(sorted(h[1]))}"
 
 
+def unseen(ways):
+    """What hangs on what went before, or on a relay that a hand or a fault has moved, is not looked at here."""
+    return "by what went before" in ways["words"] or ", once " in ways["words"]
+
+
 def moved(rig, named, controls, surroundings, state_id):
     base = next(s for s in named if s["id"] == state_id)
     diff = [f"{d}={p}" for d, p in controls.items() if p != base["controls"].get(d, rig.normal[d])]
@@ -103,7 +108,8 @@ class View:
         rig = self.rig
         controls = {d: s["controls"].get(d, rig.normal[d]) for d in rig.controls}
         surroundings = {c: s["surroundings"].get(c, "good") for c in rig.surroundings}
-        return controls, surroundings, {d: p for d, p in s.get("positions", {}).items() if d in rig.told}
+        # A witness has no rest of its own: what goes by volts stands where it says.
+        return controls, surroundings, {d: p for d, p in s.get("positions", s["controls"]).items() if d in rig.told}
 
     def at_rest(self, s):
         return settle(self.network, *self.setting(s))[0]
@@ -177,13 +183,15 @@ class View:
                 for h in facts.hazards(state) if (state.lasts or 0) >= LASTS_S else ():
                     if not h[0].startswith("maybe_") and h not in passing:
                         passing[h] = (0, 1), goal[0], state.lasts
-        theirs = {}
+        theirs, byVolts = {}, {}
         for f in self.a["findings"]:
             w = f["ways"]
             h = said(f, self.rig.parts)
-            if h is None or w["kind"] == "outside" or "by what went before" in w["words"]:
+            if h is None or w["kind"] == "outside" or unseen(w):
                 continue
             key = (min(p["slips"] for p in w["pairs"] if not p["failures"]), w["kind"])
+            # What closed by volts may stay so where it would not close: nearer than this judge sees.
+            byVolts[h] = byVolts.get(h) or " by itself" in w["words"]
             if h not in theirs or key < theirs[h]:
                 theirs[h] = key
         aside = {frozenset(f["components"]) for f in self.a["findings"] if RULES["dc_short"] == f["rule"] or RULES["short"] == f["rule"]}
@@ -194,7 +202,7 @@ class View:
             t = theirs.get(h)
             self.check(t is not None, f"missing: {words(h)} in {where}")
             if t is not None:
-                exact = t[0] == key[0] and (t[1] == "always") == (key == (0, 0))
+                exact = byVolts.get(h) or t[0] == key[0] and (t[1] == "always") == (key == (0, 0))
                 self.check(exact or maybe.get(h, key) < key and t[0] <= key[0],
                            f"way of {words(h)}: {key[0]} slips{', a named state as it stands' if key == (0, 0) else ''} in {where}; said {t[1]}, {t[0]} slips")
         for h, (key, where, lasts) in passing.items():
@@ -215,7 +223,7 @@ class View:
     def witnesses(self):
         for f in self.a["findings"]:
             h, w = said(f, self.rig.parts), f["witness"]
-            if h is None or f["ways"]["kind"] == "outside" or "by what went before" in f["ways"]["words"] or not w or w.get("controls") is None:
+            if h is None or f["ways"]["kind"] == "outside" or unseen(f["ways"]) or not w or w.get("controls") is None:
                 continue
             controls, surroundings, _ = self.setting(w)
             told = self.setting(next((s for s in self.named if s["id"] == w["state"]), w))[2]
@@ -258,6 +266,7 @@ class View:
             if e.pole == "positive" and c not in engine and not tap and never and never * 1.25 < most < float("inf"):
                 self.check(any(c in f["components"] for f in cp), f"{c} of {e.mm2:g} mm² has {most:g} A ahead of it, more than any table grants; no finding about it")
         self.branches(cp)
+        self.returns()
         life = of("life_safety")
         for u, (kind, behind) in direct.safety(rig).items():
             mine = [f for f in life if f["components"][0] == u]
@@ -305,13 +314,26 @@ class View:
         for c, p in self.rig.parts.items():
             cable = val(p.get("cable")) if p["type"] == "circuit" else None
             size, breaker = val((cable or {}).get("size")), val(p.get("breakerA"))
-            if size not in SURE_A or not breaker or (val(cable.get("parallel")) or 1) > 1:
+            # Fed from its far end by a cord it has another device ahead, or none.
+            backfed = any(q["type"] == "double_male_cord" and q.get("circuit") == c for q in self.rig.parts.values())
+            if backfed or size not in SURE_A or not breaker or (val(cable.get("parallel")) or 1) > 1:
                 continue
             mine = [f for f in cp if f["components"][:1] == [c] and f["severity"] == "danger"]
             if breaker > NEVER_A[size]:
                 self.check(mine, f"{c}, {size} behind a breaker of {breaker:g} A, more than any table grants; no danger said")
             if breaker <= SURE_A[size] and not any(k in cable for k in ("ambientC", "bundled", "insulationC")):
                 self.check(not mine, f"{c}, {size} behind a breaker of {breaker:g} A as every practice has it; said to be a danger")
+
+
+    def returns(self):
+        """A circuit whose hot lands in one panel and its neutral in another: its current does not come home the way it went."""
+        told = {c for f in self.a["findings"] if f["rule"] in ("split_return", "live_pins", "lost_circuit") for c in f["components"]}
+        lives = {row["circuit"] for row in self.a["table"] if any(cell["kind"] != "dead" for cell in row["cells"].values())}
+        for c, p in self.rig.parts.items():
+            hot, neutral = (p.get("hot"), p.get("neutral")) if p["type"] == "circuit" else (None, None)
+            if isinstance(hot, dict) and isinstance(neutral, dict) and hot.get("panel") and neutral.get("panel") and c in lives:
+                if hot["panel"] != neutral["panel"]:
+                    self.check(c in told, f"{c} is fed from {hot['panel']} and its neutral lands on {neutral['panel']}; not said")
 
 
 def folded(lines):
