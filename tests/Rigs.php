@@ -99,6 +99,15 @@ final class Rigs
         return array_values(array_filter((new Judge($rig))->findings, fn(Finding $f): bool => $f->rule->id === $rule));
     }
 
+    /** @return list<Finding> of the rule on a sample: as found, or planned where a change is one of a plan */
+    public static function sampled(string $rule, Sample $sample): array
+    {
+        $document = $sample->document();
+        $planned = array_filter($sample->edits, fn(array $edit): bool => isset($edit['plan'])) !== [];
+
+        return self::findings($planned ? self::planned($document) : self::asFound($document), $rule);
+    }
+
     /**
      * A trailer nobody built, with its troubles drawn at random: where circuits land, what is
      * bonded, how the inverter is wired. The seed makes it again.

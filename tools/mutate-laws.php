@@ -25,7 +25,7 @@ const OUTSIDE = [
     'TradeFactsTest',
 ];
 
-/** @return list<array{kind: string, file: string, line: int, from: int, to: int, text: string}> */
+/** @return list<array{kind: string, file: string, line: int, lines: string, from: int, to: int, text: string}> */
 function mutants(string $file): array
 {
     $code = (string) file_get_contents($file);
@@ -43,7 +43,13 @@ function mutants(string $file): array
         $n->getStartFilePos(),
         $n->getEndFilePos() - $n->getStartFilePos() + 1,
     );
-    $add = function (string $kind, Node $at, string $text) use (&$found, $skip, $file): void {
+    // A constant runs nowhere itself: the lines that name it, or all of them.
+    $named = function (string $name) use ($code): array {
+        $lines = preg_grep('/(self|static)::' . preg_quote($name, '/') . '\b/', explode("\n", $code)) ?: [];
+
+        return array_map(fn(int $n): int => $n + 1, array_keys($lines === [] ? explode("\n", $code) : $lines));
+    };
+    $add = function (string $kind, Node $at, string $text, ?array $lines = null) use (&$found, $skip, $file): void {
         foreach ($skip as [$a, $b]) {
             if ($kind !== 'severity lowered' && $at->getStartFilePos() >= $a && $at->getEndFilePos() <= $b) {
                 return;
@@ -53,6 +59,7 @@ function mutants(string $file): array
             'kind' => $kind,
             'file' => $file,
             'line' => $at->getStartLine(),
+            'lines' => implode(',', $lines ?? range($at->getStartLine(), $at->getEndLine())),
             'from' => $at->getStartFilePos(),
             'to' => $at->getEndFilePos(),
             'text' => $text,
@@ -69,7 +76,7 @@ function mutants(string $file): array
             $node->value instanceof Node\Scalar &&
             is_numeric($text($node->value))
         ) {
-            $add('limit times 1.2', $node->value, "1.2 * {$text($node->value)}");
+            $add('limit times 1.2', $node->value, "1.2 * {$text($node->value)}", $named($node->name->toString()));
         } elseif (
             ($node instanceof Node\Expr\BinaryOp\Greater || $node instanceof Node\Expr\BinaryOp\Smaller) &&
             !is_numeric($text($node->right)) &&
@@ -131,7 +138,7 @@ foreach (array_slice($all, 0, (int) $many) as $n => $mutant) {
     $where =
         "{$mutant['kind']} | {$at}:{$mutant['line']} | " .
         mb_strimwidth((string) preg_replace('/\s+/', ' ', $mutant['text']), 0, 90, '…');
-    if ($n % (int) $parts !== (int) $part || str_contains($tried, " | {$where}\n")) {
+    if ($n % (int) $parts !== (int) $part || str_contains($tried, " | {$where} | ")) {
         continue;
     }
     $code = (string) file_get_contents($mutant['file']);
@@ -142,14 +149,15 @@ foreach (array_slice($all, 0, (int) $many) as $n => $mutant) {
     $said = [];
     exec(
         sprintf(
-            'cd %s && timeout 120 php -d pcov.enabled=0 tools/notice.php %s %s 2>/dev/null',
-            ...array_map(escapeshellarg(...), [$copy, $keep, $at]),
+            'cd %s && timeout 150 php -d pcov.enabled=0 tools/notice.php %s %s %s 2>/dev/null',
+            ...array_map(escapeshellarg(...), [$copy, $keep, $at, $mutant['lines']]),
         ),
         $said,
         $code2,
     );
     // One that runs for ever, or dies, is noticed too.
-    $law = $said[0] ?? ($code2 === 0 ? '' : 'throws');
+    $law = $said[0] ?? 'throws';
+    $reach = $said[1] ?? '';
     if ($law === '') {
         $said = [];
         exec(
@@ -169,7 +177,8 @@ foreach (array_slice($all, 0, (int) $many) as $n => $mutant) {
                 : 'second opinion';
     }
     if ($law === '') {
-        $tests = implode(' ', array_map(fn(string $t): string => "tests/Outside/{$t}.php", OUTSIDE));
+        $asked = [...OUTSIDE, ...str_contains($at, '/Solve/') ? ['SpiceTest'] : []];
+        $tests = implode(' ', array_map(fn(string $t): string => "tests/Outside/{$t}.php", $asked));
         exec(
             sprintf(
                 'cd %s && timeout 300 php -d pcov.enabled=0 vendor/bin/pest %s --stop-on-failure >/dev/null 2>&1',
@@ -182,5 +191,5 @@ foreach (array_slice($all, 0, (int) $many) as $n => $mutant) {
         $law = $failed === 0 ? '' : 'outside tables and figures';
     }
     file_put_contents($mutant['file'], $code);
-    file_put_contents($done, ($law === '' ? 'SURVIVED' : $law) . " | {$where}\n", FILE_APPEND);
+    file_put_contents($done, ($law === '' ? 'SURVIVED' : $law) . " | {$where} | {$reach}\n", FILE_APPEND);
 }

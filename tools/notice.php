@@ -3,20 +3,26 @@
 declare(strict_types=1);
 
 /*
- * Which law notices what was changed in the core of this copy: php tools/notice.php KEEP FILE, FILE the changed one as
- * core/src/Room/Class.php. KEEP holds what the unchanged copy broke (php tools/notice.php KEEP sound PART PARTS).
- * Prints the first law that sees a difference, or nothing.
+ * Which law notices what was changed in the core of this copy: php tools/notice.php KEEP FILE LINES, FILE the changed
+ * one as core/src/Room/Class.php, LINES those that tell whether a rig gets there, with commas between. KEEP holds what
+ * the unchanged copy in ../sound says and runs through (php -d pcov.enabled=1 -d pcov.directory=core/src
+ * tools/notice.php KEEP sound PART PARTS). Prints the first law that sees a difference, or nothing; then how many rigs
+ * get there and on how many of them an answer moved.
  */
 
 require dirname(__DIR__) . '/vendor/autoload.php';
 
+use Hollin\Core\Answers\RigAnswer;
 use Hollin\Core\Rules\RuleBook;
+use Hollin\Core\Rules\Ruler;
 use Tests\Laws\Court;
 use Tests\Laws\Said;
 use Tests\Laws\Specimens;
+use Tests\Laws\Spoken;
 use Tests\Laws\Violation;
 
 ini_set('memory_limit', '2G');
+gc_disable();
 set_error_handler(static function (int $level, string $words, string $file, int $line): bool {
     if ((error_reporting() & $level) !== 0) {
         throw new ErrorException($words, 0, $level, $file, $line);
@@ -25,21 +31,40 @@ set_error_handler(static function (int $level, string $words, string $file, int 
     return false;
 });
 
+/** Rigs drawn at random, two of each. */
+const DRAWN = 8;
+
 /** Share of the pairs of a rig that are held. */
 const SHARE = 0.2;
 
-/** Rigs that are looked at for one change. */
-const RIGS = 12;
-
 /** Most parts of a rig. */
-const MOST = 36;
+const MOST = 40;
 
-/** @return list<string> what laws break on a named rig, its views one after the other */
-function broken(string $name, array $laws): array
+/** Rigs of those that get there whose answers are compared: the quickest, and as many of the others from all over. */
+const COMPARED = 40;
+
+/** Rigs that are held against each law. */
+const HELD = 10;
+
+/** Seconds that one change is looked at. */
+const PATIENCE = 45.0;
+
+const LAWS = ['verdict', 'physics', 'meter', 'sizes', 'back', 'beside', 'worse', 'days'];
+
+/** @return list<\Tests\Laws\Specimen> */
+function views(string $name): array
 {
-    $court = new Court(['throws', ...$laws]);
-    foreach (Specimens::named(4)[$name]() as $rig) {
-        count($rig->parts) <= MOST ? $court->try($rig, SHARE, false) : null;
+    return array_values(
+        array_filter(iterator_to_array(Specimens::named(DRAWN)[$name]()), fn($rig): bool => count($rig->parts) <= MOST),
+    );
+}
+
+/** @return list<string> what a law breaks on a named rig, its views one after the other */
+function broken(string $name, string $law): array
+{
+    $court = new Court(['throws', $law]);
+    foreach (views($name) as $rig) {
+        $court->try($rig, SHARE, false);
     }
     $names = array_unique(array_map(fn(Violation $v): string => $v->name(), $court->broken()));
     sort($names);
@@ -47,78 +72,128 @@ function broken(string $name, array $laws): array
     return $names;
 }
 
-/** @return array<string, true> rules that speak on it */
-function spoken(string $name): array
+/** Digest of everything that is said of it. */
+function answered(string $name): string
 {
-    $rules = [];
-    foreach (Specimens::named(4)[$name]() as $rig) {
-        $rules +=
-            count($rig->parts) <= MOST
-                ? array_column(Said::of($rig->document, $rig->view)->findings, 'rule', 'rule')
-                : [];
+    $all = [];
+    foreach (views($name) as $rig) {
+        $said = Said::of($rig->document, $rig->view);
+        $all[] = [RigAnswer::of($said->rig, $said->judge), Ruler::of($said->rig)];
     }
 
-    return $rules;
+    return hash('xxh128', (string) json_encode($all, JSON_PARTIAL_OUTPUT_ON_ERROR));
+}
+
+/** @return array<string, list<int>> file => lines of the core that were run */
+function ran(): array
+{
+    $root = dirname(__DIR__) . '/';
+    $lines = [];
+    foreach (\pcov\collect(\pcov\all) as $file => $counts) {
+        $at = substr($file, strlen($root));
+        if (preg_match('#^core/src/(Rules|Sizing|Solve)/#', $at)) {
+            $lines[$at] = array_keys(array_filter($counts, fn(int $n): bool => $n > 0));
+        }
+    }
+
+    return $lines;
+}
+
+/** @return list<string> what the unchanged copy beside this one breaks of a law, looked up once */
+function sound(string $keep, string $name, string $law): array
+{
+    global $since;
+    $kept = "{$keep}/" . hash('xxh32', $name) . ".{$law}";
+    if (!is_file($kept)) {
+        $asked = microtime(true);
+        $command = array_map(escapeshellarg(...), ['tools/notice.php', $keep, 'broken', $name, $law, $kept]);
+        exec('cd ../sound && php -d pcov.enabled=0 ' . implode(' ', $command), $_, $failed);
+        $failed === 0 ? null : throw new LogicException("the unchanged copy cannot say what {$law} breaks on {$name}");
+        $since += microtime(true) - $asked;
+    }
+
+    return json_decode((string) file_get_contents($kept), true, 8, JSON_THROW_ON_ERROR);
 }
 
 [, $keep, $file] = $argv;
-$laws = ['verdict', 'physics', 'back', 'worse', 'beside'];
+if ($file === 'broken') {
+    [, , , $name, $law, $kept] = $argv;
+    file_put_contents("{$kept}.{$law}" . getmypid(), json_encode(broken($name, $law), JSON_THROW_ON_ERROR));
+    rename("{$kept}.{$law}" . getmypid(), $kept);
+    exit(0);
+}
 if ($file === 'sound') {
     [, , , $part, $parts] = $argv;
-    foreach (array_keys(Specimens::named(4)) as $n => $name) {
-        if ($n % (int) $parts === (int) $part) {
-            $of = ['name' => $name, 'rules' => array_keys(spoken($name)), 'broken' => []];
-            foreach ($laws as $law) {
-                $of['broken'][$law] = broken($name, [$law]);
+    foreach (array_keys(Specimens::named(DRAWN)) as $n => $name) {
+        $kept = "{$keep}/" . hash('xxh32', $name) . '.json';
+        if ($n % (int) $parts === (int) $part && !is_file($kept) && views($name) !== []) {
+            $since = microtime(true);
+            \pcov\clear();
+            \pcov\start();
+            $digest = answered($name);
+            $seconds = microtime(true) - $since;
+            foreach (['verdict', 'physics', 'meter', 'sizes'] as $law) {
+                broken($name, $law);
             }
-            file_put_contents("{$keep}/" . hash('xxh32', $name) . '.json', json_encode($of, JSON_THROW_ON_ERROR));
+            \pcov\stop();
+            $of = ['name' => $name, 'seconds' => $seconds, 'digest' => $digest, 'lines' => ran()];
+            file_put_contents($kept, json_encode($of, JSON_THROW_ON_ERROR));
         }
     }
     exit(0);
 }
 
+$since = microtime(true);
 $class = 'Hollin\\Core\\' . strtr(substr($file, strlen('core/src/'), -4), '/', '\\');
-$rule = null;
-foreach (RuleBook::rules() as $each) {
-    $rule = $each instanceof $class ? $each : $rule;
+$rigs = [];
+foreach (glob("{$keep}/*.json") ?: [] as $kept) {
+    $of = json_decode((string) file_get_contents($kept), true, 512, JSON_THROW_ON_ERROR);
+    if (array_intersect(explode(',', $argv[3]), $of['lines'][$file] ?? []) !== []) {
+        $rigs[$of['name']] = [$of['seconds'], $of];
+    }
 }
+asort($rigs);
+$rigs = array_map(fn(array $of): array => $of[1], $rigs);
+$moved = [];
+$tell = function (string $law) use (&$moved, $rigs): never {
+    printf("%s\n%d rigs get there, %d of them answered differently\n", $law, count($rigs), count($moved));
+    exit(0);
+};
 try {
-    // What a rule says of itself first: its samples.
-    $samples = [];
-    foreach ($rule === null ? RuleBook::rules() : [$rule] as $each) {
-        foreach ($each::definition()->samples as $n => $sample) {
-            if ($rule !== null || $n === 0) {
-                $samples[] = [$each::definition()->id, $sample];
+    // What a rule says of itself first: its samples, then those of other rules that get there.
+    foreach (RuleBook::rules() as $rule) {
+        $definition = $rule::definition();
+        foreach ($definition->samples as $sample) {
+            $own = $rule instanceof $class;
+            if (
+                ($own || isset($rigs["{$definition->id}: {$sample->title}"])) &&
+                microtime(true) - $since < ($own ? PATIENCE : PATIENCE / 5)
+            ) {
+                Spoken::of($definition->id, $sample) === Spoken::expected($definition->id, $sample)
+                    ? null
+                    : $tell('samples of the rules');
             }
         }
     }
-    foreach ($samples as [$id, $sample]) {
-        foreach (Specimens::views($id, $sample->document(), true) as $rig) {
-            $planned = array_filter($sample->edits, fn(array $edit): bool => isset($edit['plan'])) !== [];
-            $said = Said::of($rig->document, $planned ? $rig->view : 'as_found');
-            if (isset($said->byRule()[$id]) !== $sample->found) {
-                exit("samples of the rules\n");
-            }
+    $others = array_slice($rigs, COMPARED);
+    $every = max(1, intdiv(count($others), COMPARED));
+    $others = array_filter($others, fn(string $n): bool => crc32($n) % $every === 0, ARRAY_FILTER_USE_KEY);
+    foreach (array_slice($rigs, 0, COMPARED) + $others as $name => $of) {
+        if (microtime(true) - $since < PATIENCE / 2) {
+            answered($name) === $of['digest'] ? null : ($moved[$name] = $of);
         }
     }
-    $rigs = [];
-    foreach (glob("{$keep}/*.json") ?: [] as $kept) {
-        $of = json_decode((string) file_get_contents($kept), true, 512, JSON_THROW_ON_ERROR);
-        // Those on which the rule speaks; of what is no rule any, the same each time.
-        $rigs[] = [
-            $rule === null || in_array($rule::definition()->id, $of['rules'], true) ? 0 : 1,
-            crc32($of['name']),
-            $of,
-        ];
-    }
-    sort($rigs);
-    foreach ($laws as $law) {
-        foreach (array_slice($rigs, 0, RIGS) as [, , $of]) {
-            if (broken($of['name'], [$law]) !== $of['broken'][$law]) {
-                exit("{$law}\n");
+    foreach (LAWS as $law) {
+        foreach (
+            array_slice($moved === [] ? $rigs : $moved, 0, $moved === [] ? intdiv(HELD, 2) : HELD)
+            as $name => $_
+        ) {
+            if (microtime(true) - $since < PATIENCE && broken($name, $law) !== sound($keep, $name, $law)) {
+                $tell($law);
             }
         }
     }
 } catch (Throwable $e) {
-    exit("throws\n");
+    $tell('throws');
 }
+$tell('');

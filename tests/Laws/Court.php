@@ -11,7 +11,18 @@ use Throwable;
 /** Holds rigs against the laws: every pair of rig and step, or a share by name, so that a new rig moves no other. */
 final class Court
 {
-    public const LAWS = ['throws', 'worse', 'beside', 'verdict', 'physics', 'days', 'back'];
+    public const LAWS = [
+        'throws',
+        'worse',
+        'beside',
+        'verdict',
+        'physics',
+        'meter',
+        'weights',
+        'sizes',
+        'days',
+        'back',
+    ];
 
     public readonly Worse $worse;
 
@@ -20,6 +31,12 @@ final class Court
     public readonly Verdict $verdict;
 
     public readonly Physics $physics;
+
+    public readonly Meters $meter;
+
+    public readonly Weights $weights;
+
+    public readonly Sizes $sizes;
 
     public readonly Quarters $days;
 
@@ -41,6 +58,9 @@ final class Court
         $this->beside = new Beside();
         $this->verdict = new Verdict();
         $this->physics = new Physics();
+        $this->meter = new Meters();
+        $this->weights = new Weights();
+        $this->sizes = new Sizes();
         $this->days = new Quarters();
         $this->back = new ThereAndBack();
     }
@@ -60,6 +80,9 @@ final class Court
             [
                 'verdict' => fn() => $this->verdict->hold($rig, $before),
                 'physics' => fn() => $this->physics->hold($rig, $before->rig),
+                'meter' => fn() => $this->meter->hold($rig, $before->rig),
+                'weights' => fn() => $this->weights->hold($rig, $before),
+                'sizes' => fn() => $this->sizes->hold($rig, $before),
                 'days' => fn() => $this->days->hold($rig, $before->rig),
             ]
             as $law => $hold
@@ -167,6 +190,9 @@ final class Court
             ...$this->beside->broken,
             ...$this->verdict->broken,
             ...$this->physics->broken,
+            ...$this->meter->broken,
+            ...$this->weights->broken,
+            ...$this->sizes->broken,
             ...$this->days->broken,
             ...$this->back->broken,
         ];

@@ -5,22 +5,29 @@ declare(strict_types=1);
 use Hollin\Core\Components\Catalogue;
 use Hollin\Core\Energy\Moment;
 use Hollin\Core\Rules\Prevented;
+use Hollin\Core\Rules\Sample;
+use Hollin\Core\Rules\VoltageDrop;
 use Hollin\Core\Solve\LoadFlow;
 use Hollin\Core\Solve\LoadFlowResult;
+use Hollin\Core\Solve\Meter;
 use Tests\Laws\Addition;
 use Tests\Laws\Beside;
 use Tests\Laws\Court;
 use Tests\Laws\Declared;
+use Tests\Laws\Meters;
 use Tests\Laws\Owed;
 use Tests\Laws\Physics;
 use Tests\Laws\Quarters;
 use Tests\Laws\Said;
+use Tests\Laws\Sizes;
 use Tests\Laws\Specimen;
 use Tests\Laws\Specimens;
+use Tests\Laws\Spoken;
 use Tests\Laws\Step;
 use Tests\Laws\Steps;
 use Tests\Laws\ThereAndBack;
 use Tests\Laws\Verdict;
+use Tests\Laws\Weights;
 use Tests\Laws\Worse;
 
 /* Judges that cannot fail judge nothing: each law is shown a fault and must see it; no rule or part stays outside. */
@@ -331,6 +338,50 @@ describe('physics', function (): void {
             ),
         )->toContain('stands above what holds it up'),
     );
+});
+
+it('sees a meter that shows what the circuit in front of it has not', function (): void {
+    $rig = Said::of(Tests\Rigs::demo('grafting'), 'as_found')->rig;
+    $meters = new Meters();
+    $on = $rig->settled['shore_s30'];
+    $off = $rig->engine->settle($on->setting->with('main_panel.main', 'off'));
+    $meters->read(new Meter($on, []), $on);
+    expect($meters->broken)->toBe([])->and($meters->taken)->toBeGreaterThan(50);
+    // Held to the rig with its main breaker off, and the live one asked.
+    $meters->read(new Meter($off, []), $on);
+    expect(whats($meters))->toBe(['works, and a meter shows nothing']);
+});
+
+it('sees a part that weighs something else where it stands', function (): void {
+    $rig = knownRig('base-inline', 'p/whole');
+    $said = Said::of($rig->document, $rig->view);
+    $weights = new Weights();
+    $weights->hold($rig, $said);
+    expect($weights->parts)->toBeGreaterThan(3)->and(whats($weights))->not->toContain('another weight where it stands');
+    // Told where it stands, and nowhere else.
+    $told = Specimen::copy($rig->document);
+    $told->place = (object) ['items' => (object) ['bank' => (object) ['kg' => 99]]];
+    $weights->hold(new Specimen($rig->name, $told, $rig->view, $rig->parts, $rig->plan, $rig->stage), $said);
+    expect(whats($weights))->toContain('another weight where it stands');
+});
+
+it('sees a size that a hand does not follow', function (): void {
+    $rig = knownRig('base-inline', 'p/whole');
+    $sizes = new Sizes();
+    $sizes->hold($rig, Said::of($rig->document, $rig->view));
+    expect($sizes->held)->toBe(1)->and($sizes->broken)->toBe([]);
+    // Sized for another unit than the one that is there.
+    $other = $rig->edited([['set', 'inverter', 'continuousW', 2000]]);
+    $sizes->hold($rig, Said::of($other, $rig->view));
+    expect(whats($sizes))->toContain('Continuous at nominal volts: not W ÷ (V × η)');
+});
+
+it('sees a sample of which a rule says something else', function (): void {
+    $definition = VoltageDrop::definition();
+    [$found] = array_filter($definition->samples, fn(Sample $s): bool => $s->found);
+    expect(Spoken::of($definition->id, $found))->toBe(Spoken::expected($definition->id, $found))->not->toBe([]);
+    $longer = Sample::found($found->title, ...[...$found->edits, Sample::set('ld_bar_inv', '/cable/lengthM', 9.5)]);
+    expect(Spoken::of($definition->id, $longer))->not->toBe(Spoken::expected($definition->id, $longer));
 });
 
 it('sees a quarter of a day that no load flow gives', function (): void {

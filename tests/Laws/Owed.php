@@ -14,9 +14,12 @@ final class Owed
         'back' => 35,
         'beside' => 0,
         'days' => 11,
+        'meter' => 0,
         'physics' => 3,
-        'second' => 0,
+        'second' => 15,
+        'sizes' => 0,
         'verdict' => 582,
+        'weights' => 34,
         'worse' => 3,
     ];
 

@@ -18,6 +18,9 @@ final class Sampled
         'beside' => [0.07, 40, true],
         'verdict' => [1.0, 70, true],
         'physics' => [1.0, 70, true],
+        'meter' => [1.0, 40, false],
+        'weights' => [1.0, 70, false],
+        'sizes' => [1.0, 70, false],
         'days' => [1.0, 70, false],
         'back' => [1.0, 26, false],
     ];

@@ -4,25 +4,24 @@ declare(strict_types=1);
 
 use Hollin\Core\Rules\RuleBook;
 use Hollin\Core\Rules\Sample;
-use Tests\Rigs;
+use Tests\Laws\Spoken;
 
 it('speaks on its samples and keeps silent on the others', function (string $rule, Sample $sample): void {
-    $document = $sample->document();
-    $planned = array_filter($sample->edits, fn(array $edit): bool => isset($edit['plan'])) !== [];
-    $findings = Rigs::findings($planned ? Rigs::planned($document) : Rigs::asFound($document), $rule);
-    expect($findings !== [])->toBe($sample->found, $sample->title);
-    foreach ($findings as $finding) {
-        expect($finding->hit->text)
-            ->not->toBe('')
-            ->and($finding->rule->source->text())
-            ->not->toBe('');
-    }
+    $said = Spoken::of($rule, $sample);
+    expect($said !== [])->toBe($sample->found, $sample->title);
+    expect($said)->toBe(Spoken::expected($rule, $sample));
 })->with(function () {
     foreach (RuleBook::rules() as $rule) {
         $definition = $rule::definition();
         foreach ($definition->samples as $sample) {
             yield "{$definition->id}: {$sample->title}" => [$definition->id, $sample];
         }
+    }
+});
+
+it('cites for every rule where it comes from', function (): void {
+    foreach (RuleBook::rules() as $rule) {
+        expect($rule::definition()->source->text())->not->toBe('', $rule::definition()->id);
     }
 });
 
