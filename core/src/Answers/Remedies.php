@@ -114,7 +114,11 @@ final class Remedies
                 (isset($before[$f->identity()]) ? $before[$f->identity()]->severity()->rank() : PHP_INT_MAX),
         );
         $result = self::result($found, $left);
-        if ($result === null || array_filter($brings, fn(Finding $f): bool => self::speaksAgainst($f, $found)) !== []) {
+        $nearer = array_filter($after[1], fn(Finding $f): bool => self::isNearer($before[$f->identity()] ?? null, $f));
+        if (
+            $result === null ||
+            array_filter($brings + $nearer, fn(Finding $f): bool => self::speaksAgainst($f, $found)) !== []
+        ) {
             return null;
         }
 
@@ -212,6 +216,12 @@ final class Remedies
         return $brought->rule->id === 'does_not_apply' ||
             (($brought->severity() === Severity::Danger || $brought->severity()->rank() < $found->severity()->rank()) &&
                 ($brought->ways->kind !== 'outside' || $found->ways->kind === 'outside'));
+    }
+
+    /** Whether what was there before comes about more easily now. */
+    private static function isNearer(?Finding $was, Finding $is): bool
+    {
+        return $was !== null && $is->ways->ease() < $was->ways->ease();
     }
 
     private static function title(Finding $finding): string

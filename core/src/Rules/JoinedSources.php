@@ -77,6 +77,7 @@ final class JoinedSources implements StateRule, Claims
                         of: new Of(Quantity::Short, $b->id),
                     ),
                 ],
+                remedies: BackFed::remedies($rig),
                 paths: [[$a->a, $b->a]],
             );
         }

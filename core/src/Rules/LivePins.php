@@ -178,6 +178,9 @@ final class LivePins implements StateRule, Claims
      */
     private static function remedies(Examination $rig, array $stray): array
     {
-        return array_map(fn(string $id): Remedy => SplitReturn::fetch($rig, $id), $stray);
+        return [
+            ...array_map(fn(string $id): Remedy => SplitReturn::fetch($rig, $id), $stray),
+            ...BackFed::remedies($rig),
+        ];
     }
 }

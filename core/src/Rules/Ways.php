@@ -16,6 +16,12 @@ final readonly class Ways
      */
     public function __construct(public string $kind, public array $pairs, public string $words) {}
 
+    /** How easily it comes about, the easiest first; from outside after all others. */
+    public function ease(): int
+    {
+        return (int) array_search($this->kind, ['always', 'outage', 'slips', 'passing', 'remote', 'outside'], true);
+    }
+
     /** With so many slips of somebody; none: it shows in a named state. */
     public static function slips(int $slips, string $what): self
     {
