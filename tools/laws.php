@@ -38,7 +38,7 @@ function rigs(int $seed): Generator
 }
 
 if ($argv[1] === 'owed') {
-    $court = Sampled::of($argv[2], (int) $argv[3]);
+    $court = Sampled::of(strtr($argv[2], '_', ' '), (int) $argv[3]);
     echo implode("\n", array_map(fn(Violation $v): string => $v->name(), $court->broken())), "\n";
     exit(0);
 }

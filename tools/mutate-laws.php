@@ -127,18 +127,26 @@ foreach (ROOMS as $room) {
         array_push($all, ...mutants($file));
     }
 }
-mt_srand((int) $seed);
-shuffle($all);
-$tried = is_file($done) ? (string) file_get_contents($done) : '';
+// Drawn by the name of each place, so that other code moves no other draw: what was tried stays tried.
+$drawn = $times = [];
+foreach ($all as $mutant) {
+    $name = "{$mutant['kind']} {$mutant['text']} " . substr($mutant['file'], strlen($copy));
+    $times[$name] = ($times[$name] ?? 0) + 1;
+    $drawn[hash('xxh32', "{$seed} {$times[$name]} {$name}")] = $mutant;
+}
+ksort($drawn, SORT_STRING);
+$tried = implode('', array_map(file_get_contents(...), glob(dirname($done) . '/done.*') ?: []));
 if ($part === '0') {
     fwrite(STDERR, sprintf("%d places, %d drawn\n", count($all), (int) $many));
 }
-foreach (array_slice($all, 0, (int) $many) as $n => $mutant) {
+$n = -1;
+foreach (array_slice($drawn, 0, (int) $many, true) as $name => $mutant) {
+    $n++;
     $at = substr($mutant['file'], strlen($copy) + 1);
     $where =
-        "{$mutant['kind']} | {$at}:{$mutant['line']} | " .
+        "{$name} | {$mutant['kind']} | {$at}:{$mutant['line']} | " .
         mb_strimwidth((string) preg_replace('/\s+/', ' ', $mutant['text']), 0, 90, '…');
-    if ($n % (int) $parts !== (int) $part || str_contains($tried, " | {$where} | ")) {
+    if ($n % (int) $parts !== (int) $part || str_contains($tried, " | {$name} | ")) {
         continue;
     }
     $code = (string) file_get_contents($mutant['file']);

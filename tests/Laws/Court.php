@@ -51,6 +51,9 @@ final class Court
     /** @var array<string, int> step => how often the format refused it */
     public array $refused = [];
 
+    /** @var list<string> laws that are held on the rig that is tried */
+    private array $now = [];
+
     /** @param list<string> $laws that are held */
     public function __construct(private readonly array $laws = self::LAWS, private readonly string $seed = '')
     {
@@ -69,9 +72,16 @@ final class Court
      * @param float $share of the pairs of rig and step
      * @param bool $remedies whether each remedy is carried out
      * @param ?\Closure(): bool $goesOn asked before every pair
+     * @param ?list<string> $laws that are held on this rig, where not all are
      */
-    public function try(Specimen $rig, float $share = 1.0, bool $remedies = true, ?\Closure $goesOn = null): void
-    {
+    public function try(
+        Specimen $rig,
+        float $share = 1.0,
+        bool $remedies = true,
+        ?\Closure $goesOn = null,
+        ?array $laws = null,
+    ): void {
+        $this->now = $laws ?? $this->laws;
         $before = $this->said($rig, $rig->document, 'as it is');
         if ($before === null) {
             return;
@@ -130,7 +140,7 @@ final class Court
 
     private function holds(string $law): bool
     {
-        return in_array($law, $this->laws, true);
+        return in_array($law, $this->now, true);
     }
 
     private function isDrawn(Specimen $rig, string $step, float $share): bool

@@ -16,14 +16,13 @@ final class Sampled
     private const LAWS = [
         'worse' => [0.03, 40, true],
         'beside' => [0.07, 40, true],
-        'verdict' => [1.0, 70, true],
-        'physics' => [1.0, 70, true],
-        'meter' => [1.0, 40, false],
-        'weights' => [1.0, 70, false],
-        'sizes' => [1.0, 70, false],
+        'as it is' => [1.0, 70, true],
         'days' => [1.0, 70, false],
         'back' => [1.0, 26, false],
     ];
+
+    /** Laws that are held on a rig as it is, judged once for all of them; on samples of rules the first two. */
+    private const AS_IT_IS = ['verdict', 'physics', 'meter', 'weights', 'sizes'];
 
     /** How many parts a law's rigs are divided in, for tests that run beside each other. */
     public const PARTS = 4;
@@ -32,22 +31,18 @@ final class Sampled
     public static function of(string $law, int $part): Court
     {
         [$share, $most, $samples] = self::LAWS[$law];
-        $court = new Court(['throws', $law]);
+        $laws = $law === 'as it is' ? self::AS_IT_IS : [$law];
+        $few = array_fill_keys(array_keys(Specimens::samples()), array_slice($laws, 0, 2));
+        $court = new Court(['throws', ...$laws]);
         $named = Specimens::named(self::DRAWN, $samples);
         foreach ($law === 'days' ? array_intersect_key($named, Everywhere::files()) : $named as $name => $make) {
             foreach (crc32((string) $name) % self::PARTS === $part ? $make() : [] as $rig) {
                 if (count($rig->parts) <= $most) {
-                    $court->try($rig, $share);
+                    $court->try($rig, $share, laws: ['throws', ...$few[$name] ?? $laws]);
                 }
             }
         }
 
         return $court;
-    }
-
-    /** @return list<string> */
-    public static function laws(): array
-    {
-        return array_keys(self::LAWS);
     }
 }
