@@ -157,12 +157,17 @@ foreach (array_slice($drawn, 0, (int) $many, true) as $name => $mutant) {
     $said = [];
     exec(
         sprintf(
-            'cd %s && timeout 150 php -d pcov.enabled=0 tools/notice.php %s %s %s 2>/dev/null',
+            'cd %s && timeout 1200 php -d pcov.enabled=0 tools/notice.php %s %s %s 2>/dev/null',
             ...array_map(escapeshellarg(...), [$copy, $keep, $at, $mutant['lines']]),
         ),
         $said,
         $code2,
     );
+    if (in_array($code2, [3, 124], true)) {
+        file_put_contents($mutant['file'], $code);
+        fwrite(STDERR, "could not be told: {$where}\n");
+        exit(1);
+    }
     // One that runs for ever, or dies, is noticed too.
     $law = $said[0] ?? 'throws';
     $reach = $said[1] ?? '';

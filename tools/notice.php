@@ -23,6 +23,8 @@ use Tests\Laws\Violation;
 
 ini_set('memory_limit', '2G');
 gc_disable();
+// Of its own work, without what it waits for: a change may make it run for ever.
+set_time_limit(120);
 set_error_handler(static function (int $level, string $words, string $file, int $line): bool {
     if ((error_reporting() & $level) !== 0) {
         throw new ErrorException($words, 0, $level, $file, $line);
@@ -108,7 +110,11 @@ function sound(string $keep, string $name, string $law): array
         $asked = microtime(true);
         $command = array_map(escapeshellarg(...), ['tools/notice.php', $keep, 'broken', $name, $law, $kept]);
         exec('cd ../sound && php -d pcov.enabled=0 ' . implode(' ', $command), $_, $failed);
-        $failed === 0 ? null : throw new LogicException("the unchanged copy cannot say what {$law} breaks on {$name}");
+        if ($failed !== 0) {
+            // No law noticed anything: whoever asked has to stop.
+            fwrite(STDERR, "the unchanged copy cannot say what {$law} breaks on {$name}\n");
+            exit(3);
+        }
         $since += microtime(true) - $asked;
     }
 

@@ -16,7 +16,7 @@ final class AppServiceProvider extends ServiceProvider
     {
         Model::shouldBeStrict(!$this->app->isProduction());
         // A request or command builds hundreds of thousands of small things, answers and ends: looking for cycles among
-        // them was half its time and freed a tenth of its memory. What lives on looks between two jobs.
+        // them was a fifth of its time and freed a tenth of its memory. What lives on looks between two jobs.
         gc_disable();
         Event::listen([JobProcessed::class, JobExceptionOccurred::class], static fn() => gc_collect_cycles());
     }

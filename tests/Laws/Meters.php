@@ -34,8 +34,7 @@ final class Meters
             if ($of->named[$state]->fault !== null) {
                 continue;
             }
-            $all = array_fill_keys(array_map(strval(...), array_keys($of->graph->loads)), true);
-            foreach (['none' => [], 'all' => $all] as $scenario => $running) {
+            foreach (['none' => [], 'all' => $of->allLoads()] as $scenario => $running) {
                 $this->at = "{$state}/{$scenario}";
                 $this->read(new Meter($settled, $running, $of->named[$state]->charge), $settled);
             }

@@ -341,7 +341,7 @@ final class Situation
     {
         $there = array_filter(
             $this->network->graph->batteries,
-            fn(Battery $b): bool => $this->joined($pos, $b->pos) && $this->joined($neg, $b->neg),
+            fn(Battery $b): bool => $this->paired([$pos, $neg], [$b->pos, $b->neg]),
         );
 
         return array_map(strval(...), array_keys($there));
