@@ -6,6 +6,7 @@ namespace App\Jobs;
 
 use App\Models\RigJob;
 use Hollin\Core\Answers\FirstLooks;
+use Hollin\Core\Answers\JobAnswers;
 use Illuminate\Bus\Queueable;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;
@@ -28,6 +29,9 @@ final class RankLooks implements ShouldQueue
 
     public int $timeout = 60;
 
+    /** A survey is typed in one value after another: so long it waits for the next, s. */
+    public const SETTLES_S = 2;
+
     private const KEEP_S = 86_400;
 
     /** After so long it makes room for what else waits. */
@@ -42,10 +46,35 @@ final class RankLooks implements ShouldQueue
         private readonly int $from = 0,
     ) {}
 
+    /**
+     * What a ranking is kept under: what its views are worked out from.
+     *
+     * @param list<string> $views
+     */
+    public static function key(JobAnswers $answers, array $views): string
+    {
+        $hashes = array_column($answers->views, 'hash', 'id');
+
+        return 'looks:' . hash('sha256', implode(' ', array_map(fn(string $v): string => $hashes[$v] ?? '', $views)));
+    }
+
+    /** Whether it still is the ranking of how the job stands: nobody reads that of a survey that has moved on. */
+    private function isAsked(RigJob $job): bool
+    {
+        return $job->head === $this->revision ||
+            self::key(new JobAnswers($job->revision($job->head)->decoded()), $this->views) === $this->key;
+    }
+
     public function handle(): void
     {
         $cache = Cache::store();
-        $document = RigJob::query()->findOrFail($this->jobId)->revision($this->revision)->decoded();
+        $job = RigJob::query()->find($this->jobId);
+        if ($job === null || !$this->isAsked($job)) {
+            $cache->forget("{$this->key}:asked");
+
+            return;
+        }
+        $document = $job->revision($this->revision)->decoded();
         $began = hrtime(true);
         $at = $this->from;
         $all = true;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Jobs\RankLooks;
 use App\Models\Role;
+use Hollin\Core\Rules\Sample;
 use Illuminate\Support\Facades\Queue;
 
 it('asks for the ranking once, and has it when the worker has been', function (): void {
@@ -41,6 +42,45 @@ it('asks for the ranking once, and has it when the worker has been', function ()
         'values' => [['component' => $look['component'], 'path' => $look['what']]],
     ])->assertOk();
     $this->getJson($at)->assertJsonPath('status', 'working');
+});
+
+it('ranks no survey that has moved on', function (): void {
+    Queue::fake();
+    $job = jobOf($this->person(Role::Lead));
+    $this->actingAs($this->person(Role::Lead));
+    $at = "/api/v1/jobs/{$job->id}/looks";
+    $pushed = function (): array {
+        $asked = [];
+        Queue::assertPushed(RankLooks::class, function (RankLooks $work) use (&$asked): bool {
+            $asked[] = $work;
+
+            return true;
+        });
+
+        return $asked;
+    };
+    $breaker = fn(int $on, int $amps) => postEdit(
+        $this,
+        $job,
+        $on,
+        Sample::survey('c_air', '/breakerA', ['value' => $amps, 'basis' => 'read_off']),
+    )->assertOk();
+    $this->getJson($at)->assertJsonPath('status', 'working');
+    // A title changes no answer: the ranking goes on.
+    postEdit($this, $job, 1, ['kind' => 'set_title', 'title' => 'Another title'])->assertOk();
+    $pushed()[0]->handle();
+    $so = $this->getJson($at);
+    expect($so->json('status') === 'done' || $so->json('percent') > 0)->toBeTrue();
+    $breaker(2, 15);
+    $this->getJson($at);
+    $asked = $pushed();
+    $breaker(3, 20);
+    $asked[count($asked) - 1]->handle();
+    expect(count($pushed()))->toBe(count($asked));
+    // Whoever goes back to it asks anew, and is told.
+    $breaker(4, 15);
+    $this->getJson($at)->assertJsonPath('status', 'working')->assertJsonPath('percent', 0);
+    expect(count($pushed()))->toBe(count($asked) + 1);
 });
 
 it('keeps what the walk round found, with its photograph', function (): void {

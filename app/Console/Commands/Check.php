@@ -117,7 +117,7 @@ final class Check extends Command
         }
         $danger = false;
         $answers = [];
-        $remedies = new Remedies($document, $proofs);
+        $remedies = new Remedies($document, $proofs, $job);
         foreach ($views as $view) {
             try {
                 $answer = $job->answer($view['hash']);

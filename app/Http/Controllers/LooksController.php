@@ -40,15 +40,16 @@ final class LooksController
         Gate::authorize('view', $job);
         $answers = new JobAnswers($job->revision($job->head)->decoded());
         $views = ['as_found', ...array_slice($answers->ends(), 0, self::PLANS)];
-        $hashes = array_column($answers->views, 'hash', 'id');
-        $key = 'looks:' . hash('sha256', implode(' ', array_map(fn(string $v): string => $hashes[$v], $views)));
+        $key = RankLooks::key($answers, $views);
         $cache = Cache::store();
         $known = $cache->get($key);
         if (is_string($known)) {
             return JsonResponse::fromJsonString($known);
         }
         if ($cache->add("{$key}:asked", true, 120)) {
-            RankLooks::dispatch($job->id, $job->head, $views, $key)->onQueue(RankLooks::QUEUE);
+            RankLooks::dispatch($job->id, $job->head, $views, $key)
+                ->onQueue(RankLooks::QUEUE)
+                ->delay(RankLooks::SETTLES_S);
         }
 
         return response()->json([

@@ -12,7 +12,6 @@ use Hollin\Core\Job\BadJobFile;
 use Hollin\Core\Job\Tree;
 use Hollin\Core\Rules\Examination;
 use Hollin\Core\Rules\Finding;
-use Hollin\Core\Rules\Judge;
 use Hollin\Core\Rules\Proof;
 use stdClass;
 
@@ -136,20 +135,23 @@ final class FirstLooks implements Proofs
         $answers = new JobAnswers($document, $this);
         $verdicts = [];
         foreach ($this->views as $view) {
-            $judged = $answers->judged($view);
-            if ($judged !== null) {
-                $verdicts[$view] = self::findings(...$judged) + self::sizes($judged[0]);
+            $tried = $answers->tried($view);
+            if ($tried !== null) {
+                $verdicts[$view] = self::findings($tried[1], $tried[0]) + self::sizes($tried[0]);
             }
         }
 
         return $verdicts;
     }
 
-    /** @return array<string, array{string, int}> */
-    private static function findings(Examination $rig, Judge $judge): array
+    /**
+     * @param list<Finding> $findings
+     * @return array<string, array{string, int}>
+     */
+    private static function findings(array $findings, Examination $rig): array
     {
         $verdicts = [];
-        foreach ($judge->findings as $finding) {
+        foreach ($findings as $finding) {
             $told = $finding->toArray();
             $severity = $finding->severity()->value;
             $verdicts["{$told['id']} {$severity}"] = [

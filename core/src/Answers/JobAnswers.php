@@ -24,6 +24,9 @@ use WeakMap;
  */
 final class JobAnswers
 {
+    /** Before the structure of a proof that tells what is found, and not what is prevented. */
+    private const FOUND = 'found ';
+
     private ?AsFound $asFound = null;
 
     /** @var WeakMap<stdClass, string> component => canonical text */
@@ -32,32 +35,49 @@ final class JobAnswers
     /** @var WeakMap<stdClass, string> component => canonical text of its structure */
     private WeakMap $structures;
 
-    /** @var array<string, array{view: array<string, mixed>, stage: ?Stage}> hash => what to compute */
+    /** @var array<string, ?Stage> hash => what to compute */
     private array $todo = [];
+
+    /** @var array<string, string> hash => hash of the rig alone, whatever is needed of it */
+    private array $rigs = [];
+
+    private readonly string $found;
+
+    private readonly string $needed;
+
+    /** @var ?array{string, Examination, ?Judge} the view that was looked at last: its hash, and what was found in it */
+    private ?array $last = null;
 
     /** @var list<array<string, mixed>> */
     public readonly array $views;
 
-    /** @param ?Proofs $proofs what was found in rigs of the same structure; without it every state is searched anew */
-    public function __construct(private readonly stdClass $document, private readonly ?Proofs $proofs = null)
-    {
-        $this->texts = new WeakMap();
-        $this->structures = new WeakMap();
-        $needs = $this->needs();
-        $found = $this->text($document->asFound->components);
+    /**
+     * @param ?Proofs $proofs what was found in rigs of the same structure; without it every state is searched anew
+     * @param ?self $before the job that this one was edited from: what did not change is looked at there
+     */
+    public function __construct(
+        private readonly stdClass $document,
+        private readonly ?Proofs $proofs = null,
+        private readonly ?self $before = null,
+    ) {
+        /** @var WeakMap<stdClass, string> $texts */
+        $texts = new WeakMap();
+        /** @var WeakMap<stdClass, string> $structures */
+        $structures = new WeakMap();
+        $this->texts = $before->texts ?? $texts;
+        $this->structures = $before->structures ?? $structures;
+        $this->needed = $needs = $this->needs();
+        $this->found = $found = $this->text($document->asFound->components);
         $views = [];
         $hash = self::hash($found, $needs);
         $views[] = ['id' => 'as_found', 'plan' => null, 'stage' => null, 'title' => 'As found', 'hash' => $hash];
-        $this->todo[$hash] = ['view' => $views[0], 'stage' => null];
+        $this->todo[$hash] = null;
+        $this->rigs[$hash] = self::hash($found);
         foreach (Planned::inOrder($document->plans) as $planId => $plan) {
             $stages = Planned::stages($document, (string) $planId);
             foreach ($stages as $i => $stage) {
-                $hash = self::hash(
-                    $found,
-                    $needs,
-                    $this->text($stage->components),
-                    self::canonical((object) $stage->unapplied),
-                );
+                $of = [$this->text($stage->components), self::canonical((object) $stage->unapplied)];
+                $hash = self::hash($found, $needs, ...$of);
                 $view = [
                     'id' => "{$planId}/{$stage->id}",
                     'plan' => (string) $planId,
@@ -67,7 +87,8 @@ final class JobAnswers
                     'last' => $i === count($stages) - 1,
                 ];
                 $views[] = $view;
-                $this->todo[$hash] = ['view' => $view, 'stage' => $stage];
+                $this->todo[$hash] = $stage;
+                $this->rigs[$hash] = self::hash($found, ...$of);
             }
         }
         $this->views = $views;
@@ -92,7 +113,7 @@ final class JobAnswers
      */
     public function answer(string $hash): array
     {
-        return RigAnswer::of(...$this->examined($this->todo[$hash]['stage']));
+        return RigAnswer::of(...$this->examined($hash));
     }
 
     /**
@@ -103,7 +124,7 @@ final class JobAnswers
     {
         $hash = array_column($this->views, 'hash', 'id')[$viewId] ?? null;
 
-        return $hash === null ? null : $this->examined($this->todo[$hash]['stage']);
+        return $hash === null ? null : $this->examined($hash);
     }
 
     /**
@@ -117,22 +138,30 @@ final class JobAnswers
         if ($hash === null) {
             return null;
         }
-        $stage = $this->todo[$hash]['stage'];
-        $rig = $stage === null ? $this->asFound()->examined() : $this->examination($stage);
-        $known = $this->proofs?->of($this->structure($stage)) ?? (new Search($rig, prevented: false))->proof;
+        $rig = $this->examination($hash);
+        $structure = $this->proofs === null ? '' : $this->structure($this->todo[$hash]);
+        $known = $this->proofs?->of($structure) ?? $this->proofs?->of(self::FOUND . $structure);
+        if ($known === null) {
+            $known = (new Search($rig, prevented: false))->proof;
+            $this->proofs?->keep(self::FOUND . $structure, $known);
+        }
 
         return [$rig, (new Judge($rig, $known))->findings];
     }
 
     /** @return array{Examination, Judge} */
-    private function examined(?Stage $stage): array
+    private function examined(string $hash): array
     {
-        $rig = $stage === null ? $this->asFound()->examined() : $this->examination($stage);
-        $structure = $this->proofs === null ? '' : $this->structure($stage);
-        $known = $this->proofs?->of($structure);
-        $judge = new Judge($rig, $known);
-        if ($known === null) {
-            $this->proofs?->keep($structure, $judge->proof);
+        $rig = $this->examination($hash);
+        $judge = $this->last[2] ?? null;
+        if ($judge === null) {
+            $structure = $this->proofs === null ? '' : $this->structure($this->todo[$hash]);
+            $known = $this->proofs?->of($structure);
+            $judge = new Judge($rig, $known);
+            if ($known === null) {
+                $this->proofs?->keep($structure, $judge->proof);
+            }
+            $this->last = [$hash, $rig, $judge];
         }
 
         return [$rig, $judge];
@@ -210,9 +239,7 @@ final class JobAnswers
     {
         foreach ($this->views as $view) {
             if ($view['id'] === $viewId) {
-                $stage = $this->todo[$view['hash']]['stage'];
-
-                return $stage === null ? $this->asFound()->examined() : $this->examination($stage);
+                return $this->examination($view['hash']);
             }
         }
 
@@ -239,8 +266,7 @@ final class JobAnswers
     public function changed(string $viewId, callable $change): Examination
     {
         $this->seen($viewId);
-        $hash = array_column($this->views, 'hash', 'id')[$viewId];
-        $stage = $this->todo[$hash]['stage'];
+        $stage = $this->todo[array_column($this->views, 'hash', 'id')[$viewId]];
         /** @var stdClass $parts */
         $parts = $stage === null ? $this->document->asFound->components : $stage->components;
         $components = clone $parts;
@@ -251,19 +277,42 @@ final class JobAnswers
 
     private function asFound(): AsFound
     {
-        return $this->asFound ??= new AsFound(
-            Rig::from($this->document->asFound->components),
-            Needs::from($this->document->needs),
-        );
+        return $this->asFound ??=
+            $this->asFoundBefore() ??
+            new AsFound(Rig::from($this->document->asFound->components), Needs::from($this->document->needs));
     }
 
-    private function examination(Stage $stage): Examination
+    private function asFoundBefore(): ?AsFound
     {
+        $before = $this->before !== null && $this->before->found === $this->found ? $this->before->asFound() : null;
+
+        return $before === null || $this->before?->needed === $this->needed
+            ? $before
+            : $before->with(Needs::from($this->document->needs));
+    }
+
+    private function examination(string $hash): Examination
+    {
+        if ($this->last === null || $this->last[0] !== $hash) {
+            $this->last = [$hash, $this->looked($this->todo[$hash], $hash), null];
+        }
+
+        return $this->last[1];
+    }
+
+    private function looked(?Stage $stage, string $hash): Examination
+    {
+        if ($stage === null) {
+            return $this->asFound()->examined();
+        }
+        $before = $this->before?->last;
+
         return new Examination(
             Rig::from($stage->components),
             Needs::from($this->document->needs),
             $this->asFound(),
             $stage->unapplied,
+            same: $before !== null && $this->before?->rigs[$before[0]] === $this->rigs[$hash] ? $before[1] : null,
         );
     }
 

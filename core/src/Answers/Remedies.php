@@ -39,10 +39,16 @@ final class Remedies
 
     private ?stdClass $onTrial = null;
 
-    /** @param ?Proofs $proofs what was found in rigs of the same structure */
-    public function __construct(private readonly stdClass $document, private readonly ?Proofs $proofs = null)
-    {
-        $this->job = new JobAnswers($document, $proofs);
+    /**
+     * @param ?Proofs $proofs what was found in rigs of the same structure
+     * @param ?JobAnswers $job answers of that document, where somebody has them
+     */
+    public function __construct(
+        private readonly stdClass $document,
+        private readonly ?Proofs $proofs = null,
+        ?JobAnswers $job = null,
+    ) {
+        $this->job = $job ?? new JobAnswers($document, $proofs);
     }
 
     /**
@@ -162,7 +168,7 @@ final class Remedies
     /** @return array{}|array{Examination, array<string, Finding>} the view with it done; empty where it is not there */
     private function after(stdClass $document, ?string $plan, string $viewId): array
     {
-        $job = new JobAnswers($document, $this->proofs);
+        $job = new JobAnswers($document, $this->proofs, $this->job);
         $trial = $plan === null ? (string) (array_column($job->views, 'id', 'plan')[self::TRIAL] ?? '') : $viewId;
 
         $tried = $job->tried($trial);

@@ -15,14 +15,28 @@ final class AsFound
 
     private ?Examination $examined = null;
 
-    public function __construct(private readonly Rig $rig, private readonly Needs $needs)
+    /** @param ?self $same the same rig with other needs */
+    public function __construct(
+        private readonly Rig $rig,
+        private readonly Needs $needs,
+        private readonly ?self $same = null,
+    ) {
+        $this->graph = $same->graph ?? Wiring::of($rig);
+    }
+
+    public function with(Needs $needs): self
     {
-        $this->graph = Wiring::of($rig);
+        return new self($this->rig, $needs, $this);
     }
 
     /** The same rig with its named states settled. */
     public function examined(): Examination
     {
-        return $this->examined ??= new Examination($this->rig, $this->needs, graph: $this->graph);
+        return $this->examined ??= new Examination(
+            $this->rig,
+            $this->needs,
+            graph: $this->graph,
+            same: $this->same?->examined,
+        );
     }
 }

@@ -35,6 +35,7 @@ final class Examination
     /**
      * @param array<string, string> $unapplied changes of the stage that no longer apply, with the reason
      * @param ?Graph $graph what the rig compiles to, where that is known already
+     * @param ?self $same the same rig looked at with other needs: what was settled and solved there holds here
      */
     public function __construct(
         public readonly Rig $rig,
@@ -42,7 +43,18 @@ final class Examination
         public readonly ?AsFound $asFound = null,
         public readonly array $unapplied = [],
         ?Graph $graph = null,
+        ?self $same = null,
     ) {
+        if ($same !== null) {
+            $this->graph = $same->graph;
+            $this->engine = $same->engine;
+            $this->named = $same->named;
+            $this->settled = $same->settled;
+            $this->flows = $same->flows();
+            $this->reach = $same->reach();
+
+            return;
+        }
         $this->graph = $graph ?? Wiring::of($rig);
         $this->engine = new Engine(new Contraction($this->graph));
         $named = $settled = [];
