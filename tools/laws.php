@@ -3,15 +3,17 @@
 declare(strict_types=1);
 
 /*
- * The laws over many rigs: php tools/laws.php owed LAW PART, eases, or draw SEED COUNT PART PARTS STATE.
+ * The laws over many rigs: php tools/laws.php owed LAW PART, eases, edges RULE, or draw SEED COUNT PART PARTS STATE.
  * bin/laws calls it and puts the parts together.
  */
 
 require dirname(__DIR__) . '/vendor/autoload.php';
 
+use Hollin\Core\Rules\RuleBook;
 use Tests\Laws\Court;
 use Tests\Laws\Declared;
 use Tests\Laws\Eased;
+use Tests\Laws\Edges;
 use Tests\Laws\Sampled;
 use Tests\Laws\Specimens;
 use Tests\Laws\Violation;
@@ -47,6 +49,18 @@ if ($argv[1] === 'eases') {
     $declared = new Declared();
     foreach ($declared->eases() as [$rule, $step]) {
         echo Eased::find($declared, $rule, $step) ?? "never: {$rule} by {$step}", "\n";
+    }
+    exit(0);
+}
+
+if ($argv[1] === 'edges') {
+    foreach (RuleBook::rules() as $rule) {
+        foreach (
+            $rule::definition()->id === $argv[2] ? Edges::find($argv[2], $rule::definition()->samples) : []
+            as $line
+        ) {
+            echo $line, "\n";
+        }
     }
     exit(0);
 }

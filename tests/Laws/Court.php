@@ -20,6 +20,7 @@ final class Court
         'meter',
         'weights',
         'sizes',
+        'runs',
         'days',
         'back',
     ];
@@ -37,6 +38,8 @@ final class Court
     public readonly Weights $weights;
 
     public readonly Sizes $sizes;
+
+    public readonly Runs $runs;
 
     public readonly Quarters $days;
 
@@ -64,6 +67,7 @@ final class Court
         $this->meter = new Meters();
         $this->weights = new Weights();
         $this->sizes = new Sizes();
+        $this->runs = new Runs();
         $this->days = new Quarters();
         $this->back = new ThereAndBack();
     }
@@ -93,6 +97,7 @@ final class Court
                 'meter' => fn() => $this->meter->hold($rig, $before->rig),
                 'weights' => fn() => $this->weights->hold($rig, $before),
                 'sizes' => fn() => $this->sizes->hold($rig, $before),
+                'runs' => fn() => $this->runs->hold($rig, $before),
                 'days' => fn() => $this->days->hold($rig, $before->rig),
             ]
             as $law => $hold
@@ -203,6 +208,7 @@ final class Court
             ...$this->meter->broken,
             ...$this->weights->broken,
             ...$this->sizes->broken,
+            ...$this->runs->broken,
             ...$this->days->broken,
             ...$this->back->broken,
         ];

@@ -4,7 +4,11 @@ declare(strict_types=1);
 
 use Hollin\Core\Components\Catalogue;
 use Hollin\Core\Energy\Moment;
+use Hollin\Core\Rules\AcRun;
+use Hollin\Core\Rules\Carried;
 use Hollin\Core\Rules\Prevented;
+use Hollin\Core\Rules\RatedParts;
+use Hollin\Core\Rules\Ruler;
 use Hollin\Core\Rules\Sample;
 use Hollin\Core\Rules\VoltageDrop;
 use Hollin\Core\Solve\LoadFlow;
@@ -14,10 +18,12 @@ use Tests\Laws\Addition;
 use Tests\Laws\Beside;
 use Tests\Laws\Court;
 use Tests\Laws\Declared;
+use Tests\Laws\Edges;
 use Tests\Laws\Meters;
 use Tests\Laws\Owed;
 use Tests\Laws\Physics;
 use Tests\Laws\Quarters;
+use Tests\Laws\Runs;
 use Tests\Laws\Said;
 use Tests\Laws\Sizes;
 use Tests\Laws\Specimen;
@@ -468,4 +474,68 @@ it('tells an answer that ends in an exception', function (): void {
     $court = new Court();
     $court->try(new Specimen('none', $rig->document, 'no/view', $rig->parts));
     expect($court->broken()[0]->law)->toBe('throws');
+});
+
+it('sees a row of the sizes that a hand cannot follow', function (): void {
+    $rig = knownRig('tide-line-van', 'as_found');
+    $said = Said::of($rig->document, $rig->view);
+    $runs = new Runs();
+    $runs->hold($rig, $said);
+    expect($runs->held)->toBeGreaterThan(40)->and($runs->broken)->toBe([]);
+    $cables = [];
+    foreach ($said->rig->graph->elements as $id => $element) {
+        $element->cable === null ? null : ($cables[$id] = $cables[$element->component] = $element->cable);
+    }
+    $carried = new Carried($said->rig);
+    [$told, $rows, $parts] = [
+        AcRun::of($said->rig),
+        Ruler::of($said->rig, $carried),
+        RatedParts::of($said->rig, $carried),
+    ];
+    $broken = function (string $list, array $with, array $is) use ($told, $rows, $parts, $cables): array {
+        $runs = new Runs();
+        $of = ['runs' => $told, 'rows' => $rows, 'parts' => $parts][$list];
+        $n = array_key_first(array_filter($of, fn(array $r): bool => array_intersect_assoc($with, $r) === $with));
+        $of[$n] = $is + $of[$n];
+        match ($list) {
+            'runs' => $runs->runs($of, $cables),
+            'rows' => $runs->rows($of, $cables, [0.36]),
+            'parts' => $runs->parts($of),
+        };
+
+        return whats($runs);
+    };
+    $branch = ['kind' => 'branch', 'holds' => true];
+    expect($broken('runs', $branch, ['dropV' => 9.0]))
+        ->toContain('a drop that the table does not give')
+        ->and($broken('runs', $branch, ['dropLimitV' => 4.3]))
+        ->toContain('another drop than three per cent is usual')
+        ->and($broken('runs', $branch, ['holds' => false]))
+        ->toContain('holds what it does not, or not what it does')
+        ->and($broken('runs', $branch + ['size' => 'awg:14'], ['limitA' => 20.0]))
+        ->toContain('another device than its gauge may have')
+        ->and($broken('runs', $branch, ['suits' => 'awg:6']))
+        ->toContain('not the smallest gauge that suits')
+        ->and($broken('rows', ['kind' => 'positive'], ['dropLimitV' => 0.5]))
+        ->toContain('another drop than three per cent is usual')
+        ->and($broken('rows', ['kind' => 'alternating'], ['trouble' => [['kind' => 'load', 'words' => '']]]))
+        ->toContain('what is out of order by its figures is not what is told')
+        ->and($broken('parts', ['kind' => 'device'], ['used' => 7.0]))
+        ->toContain('the share that is used is not that of its figures')
+        ->and($broken('parts', ['kind' => 'device'], ['carriesA' => 500.0, 'ratedA' => 1.0, 'heatW' => null]))
+        ->toContain('what is out of order by its figures is not what is told');
+});
+
+it('sees an edge that has moved', function (): void {
+    foreach (Edges::of('conductor_protection') as $line) {
+        expect(Edges::holds($line))->toBeTrue($line);
+        $said = explode(' | ', $line);
+        $moved = [
+            ...array_slice($said, 0, 3),
+            ...array_map(fn(string $v): string => (string) (1.2 * (float) $v), [$said[3], $said[4]]),
+            ...array_slice($said, 5),
+        ];
+        expect(Edges::holds(implode(' | ', $moved)))->toBeFalse($line);
+        break;
+    }
 });

@@ -21,8 +21,11 @@ final class Sampled
         'back' => [1.0, 26, false],
     ];
 
-    /** Laws that are held on a rig as it is, judged once for all of them; on samples of rules the first two. */
-    private const AS_IT_IS = ['verdict', 'physics', 'meter', 'weights', 'sizes'];
+    /** Laws that are held on a rig as it is, judged once for all of them. */
+    private const AS_IT_IS = ['verdict', 'physics', 'runs', 'meter', 'weights', 'sizes'];
+
+    /** Those of them that are held on the samples of rules, which differ little, too. */
+    private const ON_SAMPLES = ['verdict', 'physics', 'runs'];
 
     /** How many parts a law's rigs are divided in, for tests that run beside each other. */
     public const PARTS = 4;
@@ -32,13 +35,16 @@ final class Sampled
     {
         [$share, $most, $samples] = self::LAWS[$law];
         $laws = $law === 'as it is' ? self::AS_IT_IS : [$law];
-        $few = array_fill_keys(array_keys(Specimens::samples()), array_slice($laws, 0, 2));
+        $few =
+            $law === 'as it is'
+                ? array_fill_keys(array_keys(Specimens::samples()), ['throws', ...self::ON_SAMPLES])
+                : [];
         $court = new Court(['throws', ...$laws]);
         $named = Specimens::named(self::DRAWN, $samples);
         foreach ($law === 'days' ? array_intersect_key($named, Everywhere::files()) : $named as $name => $make) {
             foreach (crc32((string) $name) % self::PARTS === $part ? $make() : [] as $rig) {
                 if (count($rig->parts) <= $most) {
-                    $court->try($rig, $share, laws: ['throws', ...$few[$name] ?? $laws]);
+                    $court->try($rig, $share, laws: $few[$name] ?? ['throws', ...$laws]);
                 }
             }
         }

@@ -12,21 +12,6 @@ use Hollin\Core\Answers\RigAnswer;
  */
 final class Sizes
 {
-    /** Stranded uncoated copper at 75 °C, Ω per 1000 ft: NFPA 70 chapter 9 table 8 (values from memory). */
-    private const OHM_PER_KFT = [
-        '4/0' => 0.0608,
-        '3/0' => 0.0766,
-        '2/0' => 0.0967,
-        '1/0' => 0.122,
-        '1' => 0.154,
-        '2' => 0.194,
-        '4' => 0.308,
-        '6' => 0.491,
-        '8' => 0.778,
-    ];
-
-    private const M_PER_KFT = 304.8;
-
     /** Fuses of three families as their makers' sheets have them, breaking amps (common practice, no source). */
     private const BREAKS_A = ['mrbf' => 10000, 'anl' => 6000, 'class_t' => 20000];
 
@@ -80,12 +65,12 @@ final class Sizes
         foreach ($each as [$label, $watts, $volts]) {
             $by = $value('efficiency');
             if ($watts !== null && $volts !== null && $by !== null && isset($figures[$label])) {
-                $this->claim(self::near($figures[$label], $watts / ($volts * $by)), "{$label}: not W ÷ (V × η)");
+                $this->claim(Copper::near($figures[$label], $watts / ($volts * $by)), "{$label}: not W ÷ (V × η)");
             }
         }
         $design = $figures['Design current'] ?? 0.0;
         $this->claim(
-            self::near($design, max(1.25 * $nominal, $low)),
+            Copper::near($design, max(1.25 * $nominal, $low)),
             'design current is not the larger of 125 % and cut-off',
         );
     }
@@ -129,14 +114,14 @@ final class Sizes
             $limit = (float) ($sizing['fitted']['dropLimitV'] ?? 0.36);
             $this->claim($choice['ampacityA'] >= $design - 0.05, 'a cable for less than the design current');
             $this->claim($choice['dropV'] <= $limit + 0.001, 'a cable that drops more than is allowed');
-            $drop = self::drop(
+            $drop = Copper::drop(
                 $figures['Continuous at nominal volts'] ?? 0.0,
-                explode(':', $choice['size'])[1],
+                $choice['size'],
                 (float) $sizing['roundTripM'],
                 $choice['parallel'],
             );
             $this->claim(
-                $drop === null || self::near($choice['dropV'], $drop, 0.02),
+                $drop === null || Copper::near($choice['dropV'], $drop, 0.02),
                 'a drop that the table does not give',
             );
         }
@@ -154,7 +139,7 @@ final class Sizes
         }
         $gauges = array_column($leads, 0);
         $this->claim(in_array($size, $gauges, true), 'a size that no lead on the way has');
-        $order = array_flip(array_map(fn(string $g): string => "awg:{$g}", array_keys(self::OHM_PER_KFT)));
+        $order = array_flip(Copper::sizes());
         $single = array_filter($leads, fn(array $l): bool => $l[2] === 1);
         // Of metric ones and those in parallel nothing is claimed.
         $known = array_intersect_key($order, array_flip($gauges));
@@ -162,18 +147,6 @@ final class Sizes
             $thinnest = array_search(max($known), $known, true);
             $this->claim($size === $thinnest, 'not the thinnest lead on the way is called the weakest');
         }
-    }
-
-    private static function drop(float $amps, string $gauge, float $m, int $parallel): ?float
-    {
-        $ohm = self::OHM_PER_KFT[$gauge] ?? null;
-
-        return $ohm === null ? null : ($amps * ($ohm / self::M_PER_KFT) * $m) / $parallel;
-    }
-
-    private static function near(float $a, float $b, float $share = 0.002): bool
-    {
-        return abs($a - $b) <= $share * max(abs($a), abs($b)) + 0.002;
     }
 
     private function claim(bool $holds, string $what): void

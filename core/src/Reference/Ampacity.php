@@ -28,7 +28,7 @@ enum Ampacity: string
      */
     private const MARINE_NEXT_SIZE = 1.5;
 
-    /** Parallel conductors count together from this size on in the building school: NFPA 70 310.10(G), 1/0. */
+    /** In buildings, sheathed branch cable too, conductors count together from this size on: NFPA 70 310.10(G), 1/0. */
     private const PARALLEL_FROM_MM2 = 53.0;
 
     /** Ampacity of one conductor in A as its school's table has it, or null when it has no such size. */
@@ -76,12 +76,20 @@ enum Ampacity: string
         if ($one === null) {
             return null;
         }
-        $parallel = $this === self::Building && $cable->size->areaMm2 < self::PARALLEL_FROM_MM2 ? 1 : $cable->parallel;
+        $parallel = $this->together($cable);
         if ($cable->insulationC === null && $cable->ambientC === null && $cable->bundled <= 1) {
             return $one * $parallel;
         }
 
         return $parallel * ($this === self::Marine ? $this->marine($cable, $one) : $this->building($cable, $one));
+    }
+
+    /** How many conductors in parallel count: one, where they may not be run so. */
+    private function together(Cable $cable): int
+    {
+        $isBuilding = $this === self::Building || $this === self::Branch;
+
+        return $isBuilding && $cable->size->areaMm2 < self::PARALLEL_FROM_MM2 ? 1 : $cable->parallel;
     }
 
     /** Heat goes with the square of the current: √((Tc − Ta) ÷ (Tc − 30)); the printed factor where there is one. */
@@ -153,7 +161,7 @@ enum Ampacity: string
             $cable->size->isAwg() &&
             isset(ConductorTables::SMALL_CONDUCTOR_LIMIT[$gauge])
         ) {
-            return min($ampacity, (float) ConductorTables::SMALL_CONDUCTOR_LIMIT[$gauge] * $cable->parallel);
+            return min($ampacity, (float) ConductorTables::SMALL_CONDUCTOR_LIMIT[$gauge] * $this->together($cable));
         }
         if ($this === self::Cord || $receptacles) {
             return $ampacity;

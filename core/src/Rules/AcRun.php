@@ -27,6 +27,9 @@ final readonly class AcRun
 
     private const VOLTS = 120.0;
 
+    /** No thinner conductor is run in a building's or a rig's walls, mm²: NFPA 70 310.3(A), 14 AWG, from memory. */
+    private const BRANCH_FROM_MM2 = 2.0;
+
     /** @return list<array<string, mixed>> worst first, then by name */
     public static function of(Examination $rig): array
     {
@@ -100,7 +103,8 @@ final readonly class AcRun
     private static function smallest(float $arriving, float $carried, float $lengthM, Ampacity $school): ?ConductorSize
     {
         foreach (ConductorSize::all() as $size) {
-            $limit = $size->isAwg() ? $school->largestDevice(new Cable($size, $lengthM, 'nm_b', 1)) : null;
+            $thin = $school !== Ampacity::Cord && $size->areaMm2 < self::BRANCH_FROM_MM2;
+            $limit = $size->isAwg() && !$thin ? $school->largestDevice(new Cable($size, $lengthM, 'nm_b', 1)) : null;
             if (
                 $limit !== null &&
                 $limit >= $arriving - 1e-9 &&

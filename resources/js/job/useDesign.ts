@@ -77,8 +77,14 @@ export function useDesign(
   const query = useQuery({
     queryKey: key,
     staleTime: Infinity,
-    queryFn: async () =>
-      unwrap(await api.GET('/jobs/{job}', { params: { path: { job: id }, query: { want: viewIds.join(',') } } })),
+    queryFn: async () => {
+      const read = unwrap(
+        await api.GET('/jobs/{job}', { params: { path: { job: id }, query: { want: viewIds.join(',') } } }),
+      );
+      // An edit that was stored meanwhile is newer.
+      const now = client.getQueryData<Design>(key);
+      return now && now.revision > read.revision ? now : read;
+    },
   });
 
   const take = useCallback(
@@ -230,5 +236,7 @@ export function useDesign(
     };
   }, [design, unsaved, held, conflict, edit, undoing, take, catchUp, query]);
 
-  return { hold, error: query.error, refetch: () => void query.refetch() };
+  // What cannot be read again for now stays as it is, with all that is typed in it; what is gone does not.
+  const gone = query.error instanceof ApiError && [403, 404, 410].includes(query.error.status);
+  return { hold, error: hold === null || gone ? query.error : null, refetch: () => void query.refetch() };
 }

@@ -93,7 +93,7 @@ export function Session({ children }: { children: ReactNode }) {
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [own]);
   if (me.isPending) return <Waiting what={t('shell.hollin')} />;
-  if (me.isError) return <Failed error={me.error} again={() => void me.refetch()} />;
+  if (me.isLoadingError) return <Failed error={me.error} again={() => void me.refetch()} />;
   return (
     <MeContext.Provider value={me.data}>
       {children}

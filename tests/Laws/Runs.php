@@ -1,0 +1,210 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Laws;
+
+use Hollin\Core\Reference\Cable;
+use Hollin\Core\Rules\AcRun;
+use Hollin\Core\Rules\Carried;
+use Hollin\Core\Rules\RatedParts;
+use Hollin\Core\Rules\Ruler;
+
+/**
+ * Each row of the sizes can be followed by hand: its drop from a table of copper, what is usual from its volts, what a
+ * branch may be fused with, which gauge would do, and what is out of order in it from the figures beside.
+ */
+final class Runs
+{
+    /** Small conductors end at these devices: NFPA 70 240.4(D), from memory. */
+    private const SMALL = ['awg:14' => 15.0, 'awg:12' => 20.0, 'awg:10' => 30.0];
+
+    /** Of a branch or a feeder three per cent is usual: NFPA 70 210.19, informational note, from memory. */
+    private const USUAL = 0.03;
+
+    /** Solid or stranded, coated or not: tables differ by so much. */
+    private const TABLES_DIFFER = 0.04;
+
+    /** A joint that turns more than so much into heat is told, W. Common practice, no source. */
+    private const WARM_W = 8.0;
+
+    /** @var list<Violation> */
+    public array $broken = [];
+
+    /** Rows looked at. */
+    public int $held = 0;
+
+    private string $title = '';
+
+    private string $of = '';
+
+    public function hold(Specimen $rig, Said $said): void
+    {
+        $this->title = $rig->title();
+        $cables = $volts = [];
+        foreach ($said->rig->graph->elements as $id => $element) {
+            if ($element->cable !== null) {
+                $cables[(string) $id] = $cables[$element->component] = $element->cable;
+            }
+        }
+        foreach ($said->rig->graph->batteries as $battery) {
+            $volts[] = self::USUAL * $battery->systemV();
+        }
+        $carried = new Carried($said->rig);
+        $this->runs(AcRun::of($said->rig), $cables);
+        $this->rows(Ruler::of($said->rig, $carried), $cables, $volts);
+        $this->parts(RatedParts::of($said->rig, $carried));
+    }
+
+    /**
+     * @param list<array<string, mixed>> $runs
+     * @param array<string, Cable> $cables by component
+     */
+    public function runs(array $runs, array $cables): void
+    {
+        foreach ($runs as $run) {
+            $this->of = $run['component'];
+            $this->held++;
+            $this->run($run, $cables[$run['component']]->sheath, $cables[$run['component']]->parallel);
+        }
+        $holds = $sorted = array_column($runs, 'holds');
+        sort($sorted);
+        $this->claim($holds === $sorted, 'what does not hold is not told first');
+    }
+
+    /**
+     * @param list<array<string, mixed>> $rows
+     * @param array<string, Cable> $cables by element
+     * @param list<float> $usual drops of the rig's batteries, V
+     */
+    public function rows(array $rows, array $cables, array $usual): void
+    {
+        foreach ($rows as $row) {
+            $this->of = $row['id'];
+            $this->held++;
+            $alternating = $row['kind'] === 'alternating';
+            $this->row($row, $cables[$row['id']]->parallel, $alternating ? [self::USUAL * 120] : $usual);
+        }
+        $this->worstFirst($rows);
+    }
+
+    /** @param list<array<string, mixed>> $parts */
+    public function parts(array $parts): void
+    {
+        foreach ($parts as $part) {
+            $this->of = $part['component'];
+            $this->held++;
+            $this->part($part);
+        }
+        $this->worstFirst($parts);
+    }
+
+    /** @param list<array<string, mixed>> $told */
+    private function worstFirst(array $told): void
+    {
+        $counts = $worst = array_map(fn(array $r): int => count($r['trouble']), $told);
+        rsort($worst);
+        $this->claim($counts === $worst, 'the worst is not told first');
+    }
+
+    /** @param array<string, mixed> $run */
+    private function run(array $run, string $sheath, int $parallel): void
+    {
+        $drop = Copper::drop($run['carriedA'], $run['size'], 2 * $run['lengthM'], $parallel);
+        $this->claim(
+            $drop === null || Copper::near($run['dropV'], $drop, self::TABLES_DIFFER),
+            'a drop that the table does not give',
+        );
+        $this->claim(Copper::near($run['dropLimitV'], self::USUAL * 120), 'another drop than three per cent is usual');
+        $this->claim(
+            $run['holds'] === ($run['arrivingA'] === null || $run['limitA'] >= $run['arrivingA'] - 0.05),
+            'holds what it does not, or not what it does',
+        );
+        if ($sheath !== 'nm_b') {
+            return;
+        }
+        $small = self::SMALL[$run['size']] ?? null;
+        $this->claim($small === null || $run['limitA'] == $small, 'another device than its gauge may have');
+        if ($run['arrivingA'] === null) {
+            return;
+        }
+        foreach (self::SMALL as $size => $limit) {
+            $drop = Copper::drop($run['carriedA'], $size, 2 * $run['lengthM']) ?? INF;
+            // Too near to the usual drop for two tables to agree.
+            if (abs($drop - 3.6) < self::TABLES_DIFFER * 3.6) {
+                return;
+            }
+            if ($limit >= $run['arrivingA'] && $drop <= 3.6) {
+                $this->claim($run['suits'] === $size, 'not the smallest gauge that suits');
+
+                return;
+            }
+        }
+        $this->claim(!isset(self::SMALL[$run['suits'] ?? '']), 'a gauge that does not suit');
+    }
+
+    /**
+     * @param array<string, mixed> $row
+     * @param list<float> $usual drops, V
+     */
+    private function row(array $row, int $parallel, array $usual): void
+    {
+        [$carries, $device, $may] = [$row['carriesA'], $row['deviceA'], $row['ampacityA']];
+        $times = $row['kind'] === 'alternating' ? 2 : 1;
+        $drop = Copper::drop($carries ?? 0.0, $row['size'], $times * $row['lengthM'], $parallel);
+        $this->claim(
+            $drop === null || Copper::near($row['dropV'], $drop, self::TABLES_DIFFER),
+            'a drop that the table does not give',
+        );
+        $near = array_filter($usual, fn(float $v): bool => Copper::near($row['dropLimitV'], $v));
+        $this->claim($usual === [] || $near !== [], 'another drop than three per cent is usual');
+        $trouble = array_keys(
+            array_filter([
+                'table' => $may === null,
+                'wire' => !$row['tap'] && $device !== null && $may !== null && $device > ($row['limitA'] ?? 0.0),
+                'device' => $carries !== null && $device !== null && $carries > $device + 0.05,
+                'load' => $carries !== null && $may !== null && $carries > $may + 0.05,
+                'short' => $row['breaksA'] !== null && $row['shortA'] !== null && $row['shortA'] > $row['breaksA'],
+                'drop' => $row['dropV'] > $row['dropLimitV'] + 0.001,
+            ]),
+        );
+        $told = array_column($row['trouble'], 'kind');
+        $this->claim(
+            array_diff($trouble, $told) === [] &&
+                // What no figure of the row shows: a device that breaks nothing at all, a drop at its limit.
+                array_diff($told, $trouble, ['drop']) === [],
+            'what is out of order by its figures is not what is told',
+        );
+    }
+
+    /** @param array<string, mixed> $part */
+    private function part(array $part): void
+    {
+        [$amps, $rated] = [$part['carriesA'], $part['ratedA']];
+        $most = $rated ?? $part['bySectionA'];
+        $this->claim(
+            // Its amps are told in tenths.
+            $part['heatW'] === null ||
+                abs($part['heatW'] - $amps ** 2 * $part['ohm']) <= (0.11 * $amps + 0.01) * $part['ohm'] + 0.006,
+            'heat is not I²R',
+        );
+        $this->claim(
+            $amps === null || !$most || Copper::near($part['used'], $amps / $most, 0.01),
+            'the share that is used is not that of its figures',
+        );
+        $hot = $part['kind'] === 'joint' && ($part['heatW'] ?? 0.0) > self::WARM_W;
+        $over = $amps !== null && $rated !== null && $amps > $rated + 0.05;
+        $unmarked = $part['kind'] === 'bar' && $rated === null && $amps !== null && $amps > 0.05;
+        $this->claim(
+            count($part['trouble']) === ($over || $unmarked ? 1 : 0) + ($hot ? 1 : 0),
+            'what is out of order by its figures is not what is told',
+        );
+    }
+
+    private function claim(bool $holds, string $what): void
+    {
+        if (!$holds) {
+            $this->broken[] = new Violation('runs', $this->title, 'as it is', 'runs', [$this->of], $what);
+        }
+    }
+}
