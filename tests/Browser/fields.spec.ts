@@ -77,13 +77,18 @@ class Desk {
 
   /** Done, and either the drawer has gone or somebody is told why not. */
   async finish(): Promise<boolean> {
-    // Where what was chosen is what stood there, nothing is sent.
+    // Where what was chosen is what stood there, nothing is sent: then the drawer goes at once.
     const answered = this.page
-      .waitForResponse((r) => r.url().includes('/edits'), { timeout: 8000 })
+      .waitForResponse((r) => r.url().includes('/edits'), { timeout: 20_000 })
       .then((r) => r.ok())
       .catch(() => true);
     await this.done().click();
-    const taken = await answered;
+    const gone = this.page
+      .locator('.ant-drawer-open')
+      .waitFor({ state: 'hidden', timeout: 20_000 })
+      .then(() => true)
+      .catch(() => answered);
+    const taken = await Promise.race([answered, gone]);
     if (taken) await expect(this.page.locator('.ant-drawer-open')).toHaveCount(0);
     else await this.close();
     return taken;

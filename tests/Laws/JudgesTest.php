@@ -522,7 +522,7 @@ it('sees a row of the sizes that a hand cannot follow', function (): void {
         ->toContain('what is out of order by its figures is not what is told')
         ->and($broken('parts', ['kind' => 'device'], ['used' => 7.0]))
         ->toContain('the share that is used is not that of its figures')
-        ->and($broken('parts', ['kind' => 'device'], ['carriesA' => 500.0, 'ratedA' => 1.0, 'heatW' => null]))
+        ->and($broken('parts', ['kind' => 'device'], ['trouble' => ['hot', 'hotter', 'hottest']]))
         ->toContain('what is out of order by its figures is not what is told');
 });
 
