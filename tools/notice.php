@@ -50,7 +50,7 @@ const HELD = 10;
 /** Seconds of the processor, what else runs beside it not counted, that one change is looked at. */
 const PATIENCE = 45.0;
 
-const LAWS = ['verdict', 'physics', 'runs', 'meter', 'sizes', 'back', 'beside', 'worse', 'days'];
+const LAWS = ['verdict', 'physics', 'runs', 'meter', 'sizes', 'prices', 'back', 'beside', 'worse', 'days'];
 
 /** Seconds of the processor that this process has had; look-ups in the other copy are processes of their own. */
 function spent(): float

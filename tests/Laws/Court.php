@@ -19,6 +19,7 @@ final class Court
         'physics',
         'meter',
         'weights',
+        'prices',
         'sizes',
         'runs',
         'days',
@@ -36,6 +37,8 @@ final class Court
     public readonly Meters $meter;
 
     public readonly Weights $weights;
+
+    public readonly Prices $prices;
 
     public readonly Sizes $sizes;
 
@@ -66,6 +69,7 @@ final class Court
         $this->physics = new Physics();
         $this->meter = new Meters();
         $this->weights = new Weights();
+        $this->prices = new Prices();
         $this->sizes = new Sizes();
         $this->runs = new Runs();
         $this->days = new Quarters();
@@ -96,6 +100,7 @@ final class Court
                 'physics' => fn() => $this->physics->hold($rig, $before->rig),
                 'meter' => fn() => $this->meter->hold($rig, $before->rig),
                 'weights' => fn() => $this->weights->hold($rig, $before),
+                'prices' => fn() => $this->prices->hold($rig, $before),
                 'sizes' => fn() => $this->sizes->hold($rig, $before),
                 'runs' => fn() => $this->runs->hold($rig, $before),
                 'days' => fn() => $this->days->hold($rig, $before->rig),
@@ -207,6 +212,7 @@ final class Court
             ...$this->physics->broken,
             ...$this->meter->broken,
             ...$this->weights->broken,
+            ...$this->prices->broken,
             ...$this->sizes->broken,
             ...$this->runs->broken,
             ...$this->days->broken,

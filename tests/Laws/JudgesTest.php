@@ -22,6 +22,7 @@ use Tests\Laws\Edges;
 use Tests\Laws\Meters;
 use Tests\Laws\Owed;
 use Tests\Laws\Physics;
+use Tests\Laws\Prices;
 use Tests\Laws\Quarters;
 use Tests\Laws\Runs;
 use Tests\Laws\Said;
@@ -538,4 +539,54 @@ it('sees an edge that has moved', function (): void {
         expect(Edges::holds(implode(' | ', $moved)))->toBeFalse($line);
         break;
     }
+});
+
+it('sees a price that is not the one that is billed', function (): void {
+    $rig = knownRig('inverter-that-cuts-off');
+    $prices = new Prices();
+    $prices->hold($rig, Said::of($rig->document, $rig->view));
+    expect($prices->held)->toBeGreaterThan(8)->and($prices->broken)->toBe([]);
+    $line = [
+        'label' => 'Cable',
+        'each' => 2.0,
+        'quantity' => 3.0,
+        'total' => 6.0,
+        'minutes' => 30.0,
+        'group' => 'cable',
+    ];
+    $bill = fn(array $line, array $is): array => $is + [
+        'lines' => [$line],
+        'without' => [],
+        'material' => 6.0,
+        'hours' => 3.5,
+        'total' => 321.0,
+    ];
+    $broken = function (array $line, array $is) use ($bill): array {
+        $prices = new Prices();
+        $prices->bill($bill($line, $is), 0);
+
+        return whats($prices);
+    };
+    expect($broken($line, []))
+        ->toBe([])
+        ->and($broken(['total' => 5.0] + $line, []))
+        ->toContain('a line is not its price times its number', 'a bill is not the sum of its lines')
+        ->and($broken($line, ['hours' => 3.0]))
+        ->toContain('hours are not those of the lines', 'a bill is not material and hours')
+        ->and($broken(['total' => null, 'each' => null] + $line, ['material' => 0.0, 'total' => 315.0]))
+        ->toBe(['what has no price is not told']);
+    $prices = new Prices();
+    $prices->rows(
+        [['component' => 'plug', 'size' => 'awg:10', 'kind' => 'alternating', 'cost' => 9.0]],
+        [
+            [
+                'size' => 'awg:10',
+                'spoken' => '10 AWG',
+                'kind' => 'cord',
+                'runs' => [['component' => 'plug', 'cutM' => 4.0]],
+            ],
+        ],
+        [$line],
+    );
+    expect(whats($prices))->toBe(['a run costs something else among the sizes']);
 });

@@ -18,6 +18,7 @@ final class Owed
         'physics' => 3,
         'second' => 15,
         'sizes' => 0,
+        'prices' => 0,
         'runs' => 0,
         'verdict' => 561,
         'weights' => 40,

@@ -22,7 +22,7 @@ final class Sampled
     ];
 
     /** Laws that are held on a rig as it is, judged once for all of them. */
-    private const AS_IT_IS = ['verdict', 'physics', 'runs', 'meter', 'weights', 'sizes'];
+    private const AS_IT_IS = ['verdict', 'physics', 'runs', 'meter', 'weights', 'prices', 'sizes'];
 
     /** Those of them that are held on the samples of rules, which differ little, too. */
     private const ON_SAMPLES = ['verdict', 'physics', 'runs'];

@@ -36,6 +36,7 @@ final class RulersAnswer
                         $row['lengthM'],
                         $row['parallel'],
                         $row['kind'] !== 'alternating',
+                        $rig->graph->elements[$row['id']]->cable?->sheath === 'cord',
                     ),
                 ],
                 Ruler::of($rig, $carried),

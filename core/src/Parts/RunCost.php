@@ -33,9 +33,9 @@ final class RunCost
      * Of a run as it is cut, with a lug and a sleeve at each end of each conductor of a lead; null where cable or lug
      * has no price.
      */
-    public function of(string $size, float $lengthM, int $parallel, bool $isLead): ?float
+    public function of(string $size, float $lengthM, int $parallel, bool $isLead, bool $isCord = false): ?float
     {
-        $metre = $this->metre($size, $isLead ? 'fine' : 'nm_b');
+        $metre = $this->metre($size, $isLead ? 'fine' : ($isCord ? 'cord' : 'nm_b'));
         $lug = $this->lowest['lug'][$size] ?? null;
         if ($metre === null || ($isLead && $lug === null)) {
             return null;
