@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Symfony\Component\Process\Process;
 use Tests\Laws\Owed;
+use Tests\Seeds;
 
 /*
  * A second program (tests/Outside/second, Python, no code in common) works out from the same job file what is joined,
@@ -35,10 +36,18 @@ it('agrees on what is joined, bonded, live and fed', function (array $more): voi
 ]);
 
 it('agrees on every known rig, but for what is owed', function (): void {
-    [$lines] = secondOpinion([...glob('tests/rigs/*.json') ?: [], ...glob('tests/rigs/known/*.json') ?: []]);
+    $files = [...glob('tests/rigs/*.json') ?: [], ...glob('tests/rigs/known/*.json') ?: []];
+    $owes = fn(string $name): string => explode(' ', explode(' | ', $name)[1])[0];
+    $owed = (new Owed())->of('second');
+    // Whatever owes something, and some of the others.
+    $drawn = array_filter(
+        $files,
+        fn(string $f): bool => in_array(basename($f), array_map($owes, $owed), true) || Seeds::draws(basename($f), 3),
+    );
+    [$lines] = secondOpinion(array_values($drawn));
     $names = array_values(array_unique(array_map(fn(string $line): string => Owed::second($line), $lines)));
     sort($names);
-    expect($names)->toBe((new Owed())->of('second'), implode("\n", $lines));
+    expect($names)->toBe($owed, implode("\n", $lines));
 });
 
 it('sees an answer that is wrong', function (): void {
