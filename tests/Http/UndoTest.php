@@ -10,7 +10,7 @@ use Hollin\Core\Rules\Sample;
 use Illuminate\Support\Str;
 use Tests\Everywhere;
 
-/* There and back over every rig that stands in a file: what is taken back leaves the job, and so all answers, as they were. */
+/* There and back over every rig in a file: what is taken back leaves the job, and so all answers, as they were. */
 
 it('answers the same once everything is taken back', function (string $file): void {
     $lead = $this->person(Role::Lead);

@@ -183,7 +183,7 @@ final class Edges
         return [$a, $b, $there, $here];
     }
 
-    /** What the rule says with the figure put to a value: how grave, how it comes about; null where the format refuses. */
+    /** What the rule says with the figure put to a value: how grave, by which way; null where the format refuses it. */
     private static function said(Specimen $rig, string $rule, string $part, string $path, float $value): ?string
     {
         try {
