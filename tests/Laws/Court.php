@@ -57,9 +57,6 @@ final class Court
     /** @var array<string, int> step => how often the format refused it */
     public array $refused = [];
 
-    /** @var list<string> laws that are held on the rig that is tried */
-    private array $now = [];
-
     /** @param list<string> $laws that are held */
     public function __construct(private readonly array $laws = self::LAWS, private readonly string $seed = '')
     {
@@ -89,7 +86,7 @@ final class Court
         ?\Closure $goesOn = null,
         ?array $laws = null,
     ): void {
-        $this->now = $laws ?? $this->laws;
+        $holds = fn(string $law): bool => in_array($law, $laws ?? $this->laws, true);
         $before = $this->said($rig, $rig->document, 'as it is');
         if ($before === null) {
             return;
@@ -107,18 +104,18 @@ final class Court
             ]
             as $law => $hold
         ) {
-            if ($this->holds($law)) {
+            if ($holds($law)) {
                 $this->held($law, $rig, 'as it is', $hold);
             }
         }
-        if ($this->holds('back')) {
+        if ($holds('back')) {
             $this->held('back', $rig, '', function () use ($rig, $before, $remedies): void {
                 $remedies ? $this->back->remedies($rig, $before) : null;
                 $this->back->prevented($rig, $before);
                 $this->back->written($rig, $before);
             });
         }
-        foreach ($this->holds('worse') ? Steps::of($rig) : [] as $step) {
+        foreach ($holds('worse') ? Steps::of($rig) : [] as $step) {
             if ($this->isDrawn($rig, $step->title(), $share) && ($goesOn === null || $goesOn())) {
                 $document = $this->edited($step->name, fn(): stdClass => $rig->edited($step->edits));
                 $after = $document === null ? null : $this->said($rig, $document, $step->title());
@@ -132,7 +129,7 @@ final class Court
                 }
             }
         }
-        foreach ($this->holds('beside') ? Additions::of($rig, $before->findings) : [] as $added) {
+        foreach ($holds('beside') ? Additions::of($rig, $before->findings) : [] as $added) {
             if ($this->isDrawn($rig, $added->title(), $share) && ($goesOn === null || $goesOn())) {
                 $document = $this->edited($added->name, $added->document);
                 $after = $document === null ? null : $this->said($rig, $document, $added->title());
@@ -146,11 +143,6 @@ final class Court
                 }
             }
         }
-    }
-
-    private function holds(string $law): bool
-    {
-        return in_array($law, $this->now, true);
     }
 
     private function isDrawn(Specimen $rig, string $step, float $share): bool

@@ -37,7 +37,7 @@ final class Prices
             return;
         }
         $offers = Stock::all();
-        $found = Said::of($rig->document, 'as_found');
+        $found = $said->found();
         $take = new TakeOff($found->rig->graph, $said->rig->graph);
         $list = $take->toArray(self::STOCK_M);
         $costs = new Costs($offers, Wishes::of($rig->document->needs->unit ?? null), [], self::HOUR);

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Tests\Laws;
 
-use Hollin\Core\Answers\RigAnswer;
-
 /**
  * What is said of an inverter's battery side can be followed by hand: amps from watts, the design current from both,
  * cable that carries what its fuse lets through, a fuse that breaks what the bank delivers, the drop from a table.
@@ -38,7 +36,7 @@ final class Sizes
                 ];
             }
         }
-        foreach (RigAnswer::of($said->rig, $said->judge)['sizes'] as $sizing) {
+        foreach ($said->answer()['sizes'] as $sizing) {
             $this->unit = $sizing['inverter'];
             $this->held++;
             $this->amps($rig, $sizing);

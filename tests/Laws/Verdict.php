@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Tests\Laws;
 
-use Hollin\Core\Answers\RigAnswer;
 use Hollin\Core\Reference\Quantity;
 use Hollin\Core\Rules\AcRun;
 use Hollin\Core\Rules\Carried;
@@ -358,7 +357,7 @@ final class Verdict
     /** The answer of the whole rig counts what the judge found. */
     private function counts(): void
     {
-        $answer = RigAnswer::of($this->said->rig, $this->said->judge);
+        $answer = $this->said->answer();
         if (array_column($answer['findings'], 'id') !== array_column($this->said->findings, 'id')) {
             $this->break('answer', [], 'other findings in the whole answer');
         }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Tests\Laws;
 
 use Hollin\Core\Answers\PlaceAnswer;
-use Hollin\Core\Answers\RigAnswer;
 use Hollin\Core\Network\Part;
 use Hollin\Core\Sizing\TypicalWeight;
 
@@ -26,7 +25,7 @@ final class Weights
         if ($rig->plan === null) {
             return;
         }
-        $found = Said::of($rig->document, 'as_found');
+        $found = $said->found();
         $graph = $said->rig->graph;
         $place = (new PlaceAnswer($found->rig->graph, $graph, $rig->document, (string) $rig->plan))->toArray();
         foreach ($place['items'] as $item) {
@@ -48,7 +47,7 @@ final class Weights
                 );
             }
         }
-        $weight = fn(Said $of): float => RigAnswer::of($of->rig, $of->judge)['weight']['kg'];
+        $weight = fn(Said $of): float => $of->answer()['weight']['kg'];
         $more = $weight($said) - $weight($found);
         $things = array_filter($place['items'], fn(array $i): bool => $i['type'] === 'thing');
         $this->claim(

@@ -60,8 +60,9 @@ final class Search
         foreach ($this->best as $key => $b) {
             $this->found[] = Found::set($key, $b['setting'], $b['state'], $b['slips'], $b['words'], $b['states']);
         }
-        $this->histories();
-        $this->passing();
+        $histories = new Histories($this->rig, $this->untouched);
+        $this->endings($histories);
+        $this->passing($histories);
         $this->outside();
         $extent = match (true) {
             $enumerated && $this->direct->whole => Extent::All,
@@ -258,11 +259,10 @@ final class Search
     }
 
     /** Hazards of ends that a setting comes to only from somewhere. */
-    private function histories(): void
+    private function endings(Histories $histories): void
     {
         $found = [];
-        $this->histories = new Histories($this->rig, $this->untouched);
-        foreach ($this->histories->ends() as $end) {
+        foreach ($histories->ends() as $end) {
             foreach ($this->hazards->of($end['end']->situation) as $key) {
                 if (!isset($this->best[$key]) && $end['slips'] < ($found[$key]['slips'] ?? PHP_INT_MAX)) {
                     $found[$key] = $end;
@@ -285,14 +285,12 @@ final class Search
     /** @var array<string, true> hazards of such ends */
     private array $reached = [];
 
-    private Histories $histories;
-
     /** @var array<string, true> hazards on the way somewhere */
     private array $passed = [];
 
-    private function passing(): void
+    private function passing(Histories $histories): void
     {
-        foreach ($this->histories->passing() as $on) {
+        foreach ($histories->passing() as $on) {
             foreach ($this->hazards->of($on->situation) as $key) {
                 if (!isset($this->best[$key]) && !isset($this->reached[$key]) && !isset($this->passed[$key])) {
                     $this->passed[$key] = true;
