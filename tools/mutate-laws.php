@@ -103,6 +103,8 @@ function mutants(string $file): array
         } elseif (
             $node instanceof Node\Const_ &&
             $node->value instanceof Node\Scalar &&
+            // How long is tried and how exactly is no limit of a rig.
+            !preg_match('/ROUNDS|STEPS|TOLERANCE|ROUNDING|MOST_SETTINGS/', $node->name->toString()) &&
             is_numeric($text($node->value))
         ) {
             $add('limit times 1.2', $node->value, "1.2 * {$text($node->value)}", $named($node->name->toString()));

@@ -12,7 +12,6 @@ declare(strict_types=1);
 
 require dirname(__DIR__) . '/vendor/autoload.php';
 
-use Hollin\Core\Answers\RigAnswer;
 use Hollin\Core\Rules\RuleBook;
 use Hollin\Core\Rules\Ruler;
 use Tests\Laws\Court;
@@ -87,7 +86,7 @@ function answered(string $name): string
     $all = [];
     foreach (views($name) as $rig) {
         $said = Said::of($rig->document, $rig->view);
-        $all[] = [RigAnswer::of($said->rig, $said->judge), Ruler::of($said->rig)];
+        $all[] = [$said->answer(), Ruler::of($said->rig)];
     }
 
     return hash('xxh128', (string) json_encode($all, JSON_PARTIAL_OUTPUT_ON_ERROR));

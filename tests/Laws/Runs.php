@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace Tests\Laws;
 
+use Hollin\Core\Network\Role;
 use Hollin\Core\Reference\Cable;
 use Hollin\Core\Rules\AcRun;
 use Hollin\Core\Rules\Carried;
+use Hollin\Core\Rules\Examination;
 use Hollin\Core\Rules\RatedParts;
 use Hollin\Core\Rules\Ruler;
 
@@ -51,9 +53,29 @@ final class Runs
             $volts[] = self::USUAL * $battery->systemV();
         }
         $carried = new Carried($said->rig);
+        $this->whole($said->rig, $carried);
         $this->runs(AcRun::of($said->rig), $cables);
         $this->rows(Ruler::of($said->rig, $carried), $cables, $volts);
         $this->parts(RatedParts::of($said->rig, $carried));
+    }
+
+    /** Every cable that carries has a row, and so has every part with a rating. */
+    private function whole(Examination $rig, Carried $carried): void
+    {
+        $runs = array_column(AcRun::of($rig), 'component', 'component');
+        $rows = array_column(Ruler::of($rig, $carried), 'id', 'id');
+        $parts = array_column(RatedParts::of($rig, $carried), 'component', 'component');
+        foreach ($rig->graph->elements as $id => $element) {
+            $this->of = $element->component;
+            $alternating = $element->role === Role::L1;
+            $direct = in_array($element->role, [Role::DcPositive, Role::DcNegative], true);
+            if ($element->cable !== null) {
+                $this->claim(!$alternating || isset($runs[$element->component]), 'a cable is not among the runs');
+                $this->claim(!($alternating || $direct) || isset($rows[$id]), 'a cable is not among the sizes');
+            } elseif ($element->component !== '' && $element->ratingA() !== null) {
+                $this->claim(isset($parts[$element->component]), 'a part with a rating is not among the parts');
+            }
+        }
     }
 
     /**

@@ -29,7 +29,7 @@ final class ReversedPolarity implements RigRule
     }
 
     /** @return list<array<string, mixed>> a surge unit fitted behind the inlet */
-    public static function guarded(): array
+    public static function guarded(bool $bypass = false): array
     {
         return [
             Sample::add('guard', [
@@ -39,6 +39,7 @@ final class ReversedPolarity implements RigRule
                 'mount' => 'inside',
                 'opens' => 'both',
                 'delayS' => 30,
+                'bypass' => $bypass,
             ]),
             Sample::survey('feeder_main', '/from', ['at' => 'guard', 'port' => 'out']),
             Sample::add('guard_feed', [

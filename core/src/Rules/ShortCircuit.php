@@ -36,6 +36,11 @@ final class ShortCircuit implements StateRule, Unclaimed
                     Sample::survey('main_panel', '/bondScrew', true),
                     ...ReversedPolarity::guarded(),
                 ),
+                Sample::found(
+                    'the same with the surge unit bypassed by hand',
+                    Sample::survey('main_panel', '/bondScrew', true),
+                    ...ReversedPolarity::guarded(bypass: true),
+                ),
                 Sample::silent('as found'),
             ],
         );

@@ -41,6 +41,11 @@ final class VoltageDrop implements RigRule
                     Sample::choose('in_line'),
                     Sample::set('ld_bar_inv', '/cable/lengthM', ['value' => 6, 'basis' => 'measured']),
                 ),
+                Sample::found(
+                    'one lead that alone loses a little more than is usual',
+                    Sample::choose('in_line'),
+                    Sample::set('ld_bar_inv', '/cable/lengthM', ['value' => 7, 'basis' => 'measured']),
+                ),
                 Sample::silent('the usual bank chain', Sample::choose('in_line')),
             ],
         );
