@@ -27,6 +27,9 @@ const OUTSIDE = [
     'tests/Outside/SpiceTest.php',
 ];
 
+/** What goes through the states of a rig: every state and every single failure is tried beside it. */
+const SEARCHES = '#/Rules/(Search|Undoing|Histories|Hazards|Distances|Judge|Ways|Coverage|FailedContacts|Found)[.]php$#';
+
 /**
  * Whom to ask where no law in tests/Laws notices, the quickest first: commands that end well where they see nothing.
  *
@@ -40,9 +43,8 @@ function judges(string $at, string $keep): array
 
     return [
         'kept answers of the examples' => 'php -d pcov.enabled=0 artisan hollin:golden --check',
-        ...$solver
-            ? ['laws of the solver' => $pest('tests/Core/Laws')]
-            : ['brute force' => $pest('tests/Core/States/GeneratedRigsTest.php')],
+        ...$solver ? ['laws of the solver' => $pest('tests/Core/Laws')] : [],
+        ...preg_match(SEARCHES, $at) ? ['brute force' => $pest('tests/Core/States/GeneratedRigsTest.php')] : [],
         // Its last line counts facts, which is none.
         'second opinion' =>
             'test "$(python3 tests/Outside/second/compare.py --seed 1 --count 8 --keep ' .

@@ -47,7 +47,7 @@ const COMPARED = 40;
 const HELD = 10;
 
 /** Seconds of the processor, what else runs beside it not counted, that one change is looked at. */
-const PATIENCE = 45.0;
+const PATIENCE = 30.0;
 
 const LAWS = ['verdict', 'physics', 'runs', 'meter', 'sizes', 'prices', 'back', 'beside', 'worse', 'days'];
 
