@@ -28,7 +28,7 @@ const OUTSIDE = [
 ];
 
 /** What goes through the states of a rig: every state and every single failure is tried beside it. */
-const SEARCHES = '#/Rules/(Search|Undoing|Histories|Hazards|Distances|Judge|Ways|Coverage|FailedContacts|Found)[.]php$#';
+const SEARCHES = '#/Rules/(Search|Undoing|Histories|Hazards|Distances|Judge|Ways|Coverage|FailedContacts)[.]php$#';
 
 /**
  * Whom to ask where no law in tests/Laws notices, the quickest first: commands that end well where they see nothing.

@@ -17,6 +17,7 @@ use Hollin\Core\Rules\Ruler;
 use Tests\Laws\Court;
 use Tests\Laws\Edges;
 use Tests\Laws\Said;
+use Tests\Laws\Shown;
 use Tests\Laws\Specimens;
 use Tests\Laws\Spoken;
 use Tests\Laws\Violation;
@@ -186,6 +187,13 @@ try {
                     ? null
                     : $tell('samples of the rules');
             }
+        }
+    }
+    foreach (array_keys(Shown::read()) as $name) {
+        [$of, $title] = explode(' | ', $name);
+        $own = ($rules[$of] ?? null) instanceof $class;
+        if (($own || isset($rigs[explode(' [', $title)[0]])) && spent() - $since < ($own ? PATIENCE : PATIENCE / 2)) {
+            Shown::of($name) === Shown::read()[$name] ? null : $tell('samples of the rules');
         }
     }
     // At which figures it changes its mind; a rule's own first.

@@ -61,7 +61,7 @@ final class Spoken
     }
 
     /** @param array<string, mixed> $f */
-    private static function line(array $f): string
+    public static function line(array $f): string
     {
         $figures = array_map(
             fn(array $g): string => sprintf(

@@ -380,7 +380,7 @@ final class Verdict
      *
      * @param array<string, mixed> $f
      */
-    private static function kind(array $f): string
+    public static function kind(array $f): string
     {
         $title = trim((string) preg_replace('/[\d.,]+/', '#', explode(':', $f['title'])[0]));
         $outside = in_array($f['ways']['kind'], ['outside', 'passing'], true) ? " | {$f['ways']['kind']}" : '';

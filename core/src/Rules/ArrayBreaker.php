@@ -19,7 +19,7 @@ final class ArrayBreaker implements RigRule
 
         return new Definition(
             'array_breaker',
-            Severity::Warning,
+            Severity::Danger,
             'Breaker on the panels not made for them',
             'The breaker of an array parts direct current at the volts of a cold morning. One made for the volts of ' .
                 'the battery, or for alternating current, draws an arc that does not go out.',

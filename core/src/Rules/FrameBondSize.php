@@ -22,7 +22,7 @@ final class FrameBondSize implements RigRule
     {
         return new Definition(
             'frame_bond',
-            Severity::Warning,
+            Severity::Danger,
             'Frame bond too thin',
             'The bond must stand the current of a fault until the fuse opens: 8 AWG or larger by the RV ' .
                 'rule, about one size under the largest positive by marine practice. A positive bonded to the ' .
@@ -89,6 +89,7 @@ final class FrameBondSize implements RigRule
                             ['value' => self::LEAST, 'basis' => 'told'],
                         ),
                     ],
+                    severity: Severity::Warning,
                 );
             }
         }

@@ -42,7 +42,7 @@ final class LifeSafety implements RigRule
 
         return new Definition(
             'life_safety',
-            Severity::Warning,
+            Severity::Danger,
             'Life safety behind a switch',
             'Gas and CO detectors must be live whenever somebody is on board, breakaway brakes whenever the ' .
                 'rig is towed: never only behind a disconnect, a low-voltage cut-off or a battery-management ' .

@@ -16,7 +16,7 @@ final class LostDirect implements RigRule
     {
         return new Definition(
             'lost_direct',
-            Severity::Warning,
+            Severity::Danger,
             '12 V without a battery',
             'What had a battery as found has none in the plan. Behind a converter alone it works on shore ' .
                 'only, lamps flicker and a pump that starts pulls the volts down; with nothing behind it it is ' .

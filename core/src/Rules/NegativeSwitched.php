@@ -30,7 +30,7 @@ final class NegativeSwitched implements RigRule
 
         return new Definition(
             'negative_switched',
-            Severity::Advice,
+            Severity::Warning,
             'Switch or fuse in the negative',
             'With the negative open every positive is still live to its end, and any other negative path (a ' .
                 'case bond, an AC ground, a data cable) carries what it should not. Two schools: some open the ' .

@@ -27,7 +27,7 @@ final class PathRating implements RigRule
     {
         return new Definition(
             'path_rating',
-            Severity::Warning,
+            Severity::Danger,
             'Part too small for the inverter',
             'Every part on the way carries what the inverter takes at full output: fuse, switch, bars, ' .
                 'shunt, links, each battery\'s management. The smallest of them limits it, not the first. A fuse ' .
@@ -51,6 +51,11 @@ final class PathRating implements RigRule
                     'a fuse of 150 A',
                     Sample::choose('in_line'),
                     Sample::set('main_fuse', '/ratingA', ['value' => 150, 'basis' => 'read_off']),
+                ),
+                Sample::found(
+                    'a battery whose management lets 100 A through',
+                    Sample::choose('in_line'),
+                    Sample::set('bank', '/bmsContinuousA', ['value' => 100, 'basis' => 'read_off']),
                 ),
                 Sample::silent('the usual bank chain', Sample::choose('in_line', ['parallel' => 2])),
             ],
@@ -342,6 +347,7 @@ final class PathRating implements RigRule
                     of: new Of(Quantity::Current, $battery->id),
                 ),
             ],
+            severity: Severity::Warning,
             title: 'More than the battery gives',
         );
     }

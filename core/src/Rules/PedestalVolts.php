@@ -24,7 +24,7 @@ final class PedestalVolts implements RigRule
     {
         return new Definition(
             'pedestal_volts',
-            Severity::Warning,
+            Severity::Danger,
             'Wrong volts from the pedestal reach the rig',
             'A 30 A receptacle wired for 240 V destroys what is plugged in within seconds; high volts ' .
                 'shorten its life; without the neutral nothing works and everything stands at line voltage, also ' .
@@ -109,9 +109,9 @@ final class PedestalVolts implements RigRule
         if ($volts > self::HIGHEST_V && isset($reached['works'])) {
             return [
                 'text' => sprintf(
-                    '%s: %d circuits get %.0f V.',
+                    '%s: %s %.0f V.',
                     $volts > self::DESTROYS_V ? 'A 30 A receptacle wired for 240 V' : 'High voltage',
-                    count($reached['works']),
+                    count($reached['works']) === 1 ? '1 circuit gets' : count($reached['works']) . ' circuits get',
                     $volts,
                 ),
                 'volts' => $volts,
