@@ -240,6 +240,18 @@ describe('one verdict', function (): void {
     );
 
     it(
+        'sees sources that are said to be joined, and are solved',
+        fn() => expect(
+            $held('sun-and-a-cord', function (array $all): array {
+                $joined = ['rule' => 'joined_sources', 'id' => 'joined_sources|a|b', 'figures' => []] + $all[0];
+                $joined['witness']['states'] = ['shore_s30'];
+
+                return [...$all, $joined];
+            }),
+        )->toContain('joined sources are solved, or what is not solved is not told'),
+    );
+
+    it(
         'sees a figure that is not solved so',
         fn() => expect(
             $held(

@@ -58,6 +58,27 @@ final class Verdict
         $this->rows();
         $this->counts();
         $this->gravity();
+        $this->joined();
+    }
+
+    /** Where sources without a common phase are joined nothing is solved, and the other way round a finding says why. */
+    private function joined(): void
+    {
+        $joined = [];
+        foreach ($this->said->byRule()['joined_sources'] ?? [] as $f) {
+            $joined += array_flip($f['witness']['states']);
+        }
+        foreach (array_keys($this->said->rig->settled) as $state) {
+            $flow = $this->flow($this->said->rig, $state, 'none', $this->said->rig->named[$state]->charge);
+            if (isset($joined[$state]) === ($flow !== null)) {
+                $this->break(
+                    'joined_sources',
+                    [],
+                    'joined sources are solved, or what is not solved is not told',
+                    $state,
+                );
+            }
+        }
     }
 
     /** @param list<string> $parts */
