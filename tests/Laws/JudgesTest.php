@@ -324,6 +324,17 @@ describe('physics', function (): void {
         'sees a charger past its limit',
         fn() => expect($held('shore_s30', $amps(20)))->toContain('a charger past its limit'),
     );
+    it('sees a charger that draws less than its power factor asks for', function (): void {
+        $rig = knownRig('old-converter');
+        $of = Said::of($rig->document, $rig->view)->rig;
+        $flow = get_object_vars(LoadFlow::of($of->settled['shore_s30'], []));
+        $physics = new Physics();
+        $physics->point($of->graph, $of->settled['shore_s30'], new LoadFlowResult(...$flow), 'shore');
+        expect(whats($physics))->toBe([]);
+        $flow['acA']['c_converter.into.hot'] *= 0.7;
+        $physics->point($of->graph, $of->settled['shore_s30'], new LoadFlowResult(...$flow), 'shore');
+        expect(whats($physics))->toContain('draws other amps than its watts and power factor');
+    });
     it(
         'sees power out of nothing',
         fn() => expect(

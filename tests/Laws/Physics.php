@@ -85,6 +85,7 @@ final class Physics
                 $this->break((string) $id, 'gives more than it takes', $detail);
             }
         }
+        $this->chargers($graph, $flow, $where);
         foreach ($flow->loads as $id => $load) {
             if ($load['watts'] > 1 && $load['volts'] < 1) {
                 $this->break(
@@ -113,6 +114,29 @@ final class Physics
                 'loads take more than sources give',
                 sprintf('%.0f W of %.0f W in %s', $taken, $given, $where),
             );
+        }
+    }
+
+    /** What a charger alone on its wire draws from it: watts by volts and power factor. */
+    private function chargers(Graph $graph, LoadFlowResult $flow, string $where): void
+    {
+        foreach ($flow->converters as $id => $unit) {
+            $of = $graph->converters[$id];
+            $volts = $of->kind === PowerConverter::CHARGER ? $flow->acBetween(...$of->input) : null;
+            $wires = [];
+            foreach ($volts === null || $volts < 60 ? [] : $graph->elements as $name => $element) {
+                if (in_array($of->input[0], [$element->a, $element->b], true) && isset($flow->acA[$name])) {
+                    $wires[] = abs($flow->acA[$name]);
+                }
+            }
+            $amps = $unit['inW'] / max(1.0, $volts ?? 0.0) / $of->powerFactor;
+            if (count($wires) === 1 && abs($wires[0] - $amps) > 0.02 * $amps + 0.05) {
+                $this->break(
+                    (string) $id,
+                    'draws other amps than its watts and power factor',
+                    sprintf('%.2f A for %.2f A in %s', $wires[0], $amps, $where),
+                );
+            }
         }
     }
 
