@@ -65,11 +65,13 @@ final class Spoken
     {
         $figures = array_map(
             fn(array $g): string => sprintf(
-                '%s %.4g %s%s',
+                '%s %s%.4g %s%s%s',
                 $g['label'],
+                $g['assumed'] ? '~' : '',
                 $g['value'],
                 $g['unit'],
                 $g['limit'] === null ? '' : sprintf(' of %.4g', $g['limit']),
+                $g['arithmetic'] === '' ? '' : " = {$g['arithmetic']}",
             ),
             $f['figures'],
         );
