@@ -31,4 +31,4 @@ it('says of the examples what it said before', function (string $file): void {
         (string) file_get_contents(base_path("tests/golden/{$file}")),
         "{$file}: look at the difference; php artisan hollin:golden takes it over",
     );
-})->with(['findings.txt', 'figures.txt', 'live.txt', 'sizes.txt', 'runs.txt', 'prevented.txt']);
+})->with(['findings.txt', 'figures.txt', 'live.txt', 'sizes.txt', 'runs.txt', 'prevented.txt', 'weights.txt']);

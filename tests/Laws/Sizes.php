@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Laws;
 
+use Hollin\Core\Network\Graph;
+
 /**
  * What is said of an inverter's battery side can be followed by hand: amps from watts, the design current from both,
  * cable that carries what its fuse lets through, a fuse that breaks what the bank delivers, the drop from a table.
@@ -42,6 +44,7 @@ final class Sizes
             $this->amps($rig, $sizing);
             $this->fuse($sizing);
             $this->choices($sizing);
+            $this->interim($sizing, $said->rig->graph);
             $this->fitted($sizing, array_intersect_key($leads, array_flip($sizing['way'])));
         }
     }
@@ -123,6 +126,33 @@ final class Sizes
                 'a drop that the table does not give',
             );
         }
+    }
+
+    /**
+     * A fuse below the design current, or a part below the continuous one, caps the unit and is told as interim.
+     *
+     * @param array<string, mixed> $sizing
+     */
+    private function interim(array $sizing, Graph $graph): void
+    {
+        $figures = array_column($sizing['figures'], 'value', 'label');
+        $least = INF;
+        $short = false;
+        foreach ($graph->elements as $element) {
+            $rating = $element->ratingA();
+            if ($rating !== null && $element->cable === null && in_array($element->component, $sizing['way'], true)) {
+                $below = $element->rating?->protects === true ? 'Design current' : 'Continuous at nominal volts';
+                if ($rating < $least) {
+                    $least = $rating;
+                    $short = $rating < ($figures[$below] ?? 0.0) - 0.05;
+                }
+            }
+        }
+        $this->claim(
+            ($sizing['fuse']['interim'] !== null) === $short,
+            'an interim part is not told, or one that is none',
+        );
+        $this->claim(($sizing['fuse']['capW'] !== null) === $short, 'a cap without an interim part, or none with one');
     }
 
     /**

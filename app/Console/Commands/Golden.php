@@ -6,6 +6,8 @@ namespace App\Console\Commands;
 
 use Hollin\Core\Answers\JobAnswers;
 use Hollin\Core\Document\JobFile;
+use Hollin\Core\Network\Part;
+use Hollin\Core\Sizing\TypicalWeight;
 use Illuminate\Console\Command;
 
 /**
@@ -45,7 +47,15 @@ final class Golden extends Command
     /** @return array<string, string> file => text */
     public static function all(): array
     {
-        $aspects = ['findings' => '', 'figures' => '', 'live' => '', 'sizes' => '', 'runs' => '', 'prevented' => ''];
+        $aspects = [
+            'findings' => '',
+            'figures' => '',
+            'live' => '',
+            'sizes' => '',
+            'runs' => '',
+            'prevented' => '',
+            'weights' => '',
+        ];
         foreach (self::RIGS as $rig) {
             $job = new JobAnswers(JobFile::read((string) file_get_contents(base_path("docs/examples/{$rig}.json"))));
             foreach ($job->views as $view) {
@@ -96,6 +106,17 @@ final class Golden extends Command
                             $r['dropLimitV'],
                             $r['suits'] ?? 'nothing',
                         ),
+                    );
+                $aspects['weights'] .=
+                    $head .
+                    self::lines(
+                        array_values(
+                            array_map(
+                                fn(Part $p): array => ['id' => $p->id, 'kg' => TypicalWeight::of($p)],
+                                $job->seen($view['id'])->graph->parts,
+                            ),
+                        ),
+                        fn(array $p): string => sprintf('%s %.1f kg', $p['id'], $p['kg']),
                     );
                 $aspects['prevented'] .=
                     $head . self::lines($answer['prevented'], fn(array $p): string => "{$p['title']}: {$p['words']}");

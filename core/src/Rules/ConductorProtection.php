@@ -86,6 +86,11 @@ final class ConductorProtection implements RigRule
                 Sample::silent('12 AWG on a 20 A breaker'),
                 Sample::silent('the usual bank chain', Sample::choose('in_line')),
                 Sample::silent(
+                    'a thin tap off the bar, this short to its own breaker',
+                    Sample::choose('in_line'),
+                    Sample::set('ld_house', '/cable/lengthM', ['value' => 0.15, 'basis' => 'measured']),
+                ),
+                Sample::silent(
                     '3/0 behind the next standard size',
                     Sample::choose('in_line'),
                     Sample::set('ld_bar_inv', '/cable/size', ['value' => 'awg:3/0', 'basis' => 'told']),

@@ -43,6 +43,7 @@ final class FrameEnergised implements RigRule
             ),
             [
                 Sample::found('any rig at a pedestal with the hot on its ground pin'),
+                Sample::found('the same behind a surge unit', ...ReversedPolarity::guarded()),
                 Sample::silent(
                     'a rig that meets no pedestal',
                     ['kind' => 'survey_remove', 'component' => 'feeder_main'],
