@@ -62,14 +62,22 @@ final class Runs
     /** Every cable that carries has a row, and so has every part with a rating. */
     private function whole(Examination $rig, Carried $carried): void
     {
-        $runs = array_column(AcRun::of($rig), 'component', 'component');
-        $rows = array_column(Ruler::of($rig, $carried), 'id', 'id');
+        $runs = array_column(AcRun::of($rig), 'kind', 'component');
+        $rows = array_column(Ruler::of($rig, $carried), 'kind', 'id');
         $parts = array_column(RatedParts::of($rig, $carried), 'component', 'component');
         foreach ($rig->graph->elements as $id => $element) {
             $this->of = $element->component;
             $alternating = $element->role === Role::L1;
             $direct = in_array($element->role, [Role::DcPositive, Role::DcNegative], true);
+            $part = $rig->graph->partAt($element->component);
             if ($element->cable !== null) {
+                $kind = $part?->is('circuit') === true ? 'branch' : ($part?->is('inlet') === true ? 'cord' : 'feeder');
+                $this->claim(!$alternating || $runs[$element->component] === $kind, 'a run is called something else');
+                $pole = $element->role === Role::DcNegative ? 'negative' : 'positive';
+                $this->claim(
+                    !isset($rows[$id]) || $rows[$id] === ($alternating ? 'alternating' : $pole),
+                    'a row is called something else',
+                );
                 $this->claim(!$alternating || isset($runs[$element->component]), 'a cable is not among the runs');
                 $this->claim(!($alternating || $direct) || isset($rows[$id]), 'a cable is not among the sizes');
             } elseif ($element->component !== '' && $element->ratingA() !== null) {

@@ -61,7 +61,7 @@ final class Verdict
         $this->joined();
     }
 
-    /** Where sources without a common phase are joined nothing is solved, and the other way round a finding says why. */
+    /** Where sources without a common phase are joined nothing is solved; where nothing is solved a finding says so. */
     private function joined(): void
     {
         $joined = [];
