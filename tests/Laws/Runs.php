@@ -194,7 +194,7 @@ final class Runs
                 'wire' => !$row['tap'] && $device !== null && $may !== null && $device > ($row['limitA'] ?? 0.0),
                 'device' => $carries !== null && $device !== null && $carries > $device + 0.05,
                 'load' => $carries !== null && $may !== null && $carries > $may + 0.05,
-                'short' => $row['breaksA'] !== null && $row['shortA'] !== null && $row['shortA'] > $row['breaksA'],
+                'short' => $row['breaksA'] !== null && $row['shortA'] > $row['breaksA'] && !$row['backedUp'],
                 'drop' => $row['dropV'] > $row['dropLimitV'] + 0.001,
             ]),
         );

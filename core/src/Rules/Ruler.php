@@ -108,6 +108,7 @@ final class Ruler
             'shortAssumed' => $short?->assumed === true,
             'shortWhy' => $short->arithmetic ?? '',
             'breaksA' => $breaks,
+            'backedUp' => $stands && $breaks !== null && ($short->currentA ?? 0.0) > $breaks,
             'dropV' => round($dropV, 3),
             'dropLimitV' => self::DROP_SHARE * $nominalV,
             'dropWhy' => sprintf(
@@ -120,7 +121,7 @@ final class Ruler
             ),
         ];
 
-        return $row + ['tap' => $tap, 'trouble' => self::trouble($row, $tap, $stands)];
+        return $row + ['tap' => $tap, 'trouble' => self::trouble($row, $tap)];
     }
 
     /**
@@ -129,7 +130,7 @@ final class Ruler
      * @param array<string, mixed> $row
      * @return list<array{kind: string, words: string}>
      */
-    private static function trouble(array $row, bool $tap, bool $stands): array
+    private static function trouble(array $row, bool $tap): array
     {
         $trouble = [];
         $tell = function (string $kind, string $words, float ...$figures) use (&$trouble): void {
@@ -152,7 +153,7 @@ final class Ruler
         if ($row['carriesA'] !== null && $row['ampacityA'] !== null && $row['carriesA'] > $row['ampacityA'] + 0.05) {
             $tell('load', 'carries %g A, the wire may carry %g A', $row['carriesA'], $row['ampacityA']);
         }
-        if ($row['breaksA'] !== null && $row['shortA'] !== null && $row['shortA'] > $row['breaksA']) {
+        if (!$row['backedUp'] && $row['shortA'] !== null && $row['shortA'] > ($row['breaksA'] ?? INF)) {
             $tell(
                 'short',
                 '%.1f kA can flow, the device breaks %.1f kA',

@@ -219,6 +219,7 @@ function Row({
                   {row.shortAssumed && '~'}
                   {short(row.shortA)}: {row.shortWhy}
                   {row.breaksA !== null && `; ${t('size.breaks', { amps: short(row.breaksA) })}`}
+                  {row.backedUp && `; ${t('size.backedUp')}`}
                 </dd>
               </>
             )}

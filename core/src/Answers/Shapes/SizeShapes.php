@@ -41,6 +41,7 @@ final class SizeShapes
                 'shortAssumed' => $flag,
                 'shortWhy' => $text,
                 'breaksA' => $maybeNumber,
+                'backedUp' => $flag,
                 'dropV' => $number,
                 'dropLimitV' => $number,
                 'dropWhy' => $text,
