@@ -238,5 +238,5 @@ export function useDesign(
 
   // What cannot be read again for now stays as it is, with all that is typed in it; what is gone does not.
   const gone = query.error instanceof ApiError && [403, 404, 410].includes(query.error.status);
-  return { hold, error: hold === null || gone ? query.error : null, refetch: () => void query.refetch() };
+  return { hold, error: design === undefined || gone ? query.error : null, refetch: () => void query.refetch() };
 }
