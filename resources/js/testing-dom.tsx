@@ -1,5 +1,5 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { render, type RenderResult } from '@testing-library/react';
+import { configure, render, type RenderResult } from '@testing-library/react';
 import { App } from 'antd';
 import { readFileSync } from 'node:fs';
 import type { ReactNode } from 'react';
@@ -11,6 +11,9 @@ import type { JobDocument, Reference } from './api/client';
 export const reference = JSON.parse(readFileSync('storage/fixtures/reference.json', 'utf8')) as Reference;
 
 export const demo = (): JobDocument => JSON.parse(readFileSync('tests/golden/format-1.json', 'utf8')) as JobDocument;
+
+// A busy machine shows a thing later, and none too late.
+configure({ asyncUtilTimeout: 20_000 });
 
 // What a document without a screen does not have.
 window.matchMedia ??= (query: string) =>

@@ -5,6 +5,7 @@ import { App } from 'antd';
 import type { ReactNode } from 'react';
 import { afterEach, expect, it, vi } from 'vitest';
 import { api } from '../api/client';
+import '../testing-dom';
 import { useDesign } from './useDesign';
 
 afterEach(() => {
