@@ -13,16 +13,10 @@ const collect = (key) => {
   (chunk.imports ?? []).forEach(collect);
 };
 collect('resources/js/main.tsx');
-const kB =
-  [...files]
-    .filter((f) => f.endsWith('.js'))
-    .reduce((n, f) => n + gzipSync(readFileSync(`public/build/${f}`)).length, 0) / 1000;
+const kB = [...files].filter((f) => f.endsWith('.js')).reduce((n, f) => n + gzipSync(readFileSync(`public/build/${f}`)).length, 0) / 1000;
 console.log(`first script ${kB.toFixed(0)} kB gzipped in ${files.size} files; later places are loaded on demand`);
 
-const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
-  args: ['--disable-background-networking', '--no-first-run'],
-});
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--disable-background-networking', '--no-first-run'] });
 const median = (list) => list.sort((a, b) => a - b)[Math.floor(list.length / 2)];
 const first = [];
 const wall = [];
@@ -43,6 +37,4 @@ for (let i = 0; i < 5; i++) {
   await page.context().close();
 }
 await browser.close();
-console.log(
-  `first view usable after ${median(first).toFixed(0)} ms (median of 5, empty cache); the wall after ${median(wall).toFixed(0)} ms`,
-);
+console.log(`first view usable after ${median(first).toFixed(0)} ms (median of 5, empty cache); the wall after ${median(wall).toFixed(0)} ms`);

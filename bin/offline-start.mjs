@@ -2,10 +2,7 @@
 import { chromium } from '@playwright/test';
 
 const [, , url] = process.argv;
-const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
-  args: ['--disable-background-networking', '--no-first-run'],
-});
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--disable-background-networking', '--no-first-run'] });
 const context = await browser.newContext({ viewport: { width: 820, height: 1180 } });
 const page = await context.newPage();
 await page.goto(url);

@@ -18,10 +18,7 @@ await page.getByLabel('E-mail').fill('lead@hollin.test');
 await page.getByLabel('Password', { exact: true }).fill('rowan-and-lath');
 await page.getByRole('button', { name: 'Sign in' }).click();
 // People who measure beside may have made more of that name.
-await page
-  .getByRole('link', { name: /Tide-line van/ })
-  .first()
-  .waitFor();
+await page.getByRole('link', { name: /Tide-line van/ }).first().waitFor();
 
 /** Milliseconds from a press to the wall with its ribbons painted. */
 const untilWall = (press) =>
@@ -53,8 +50,6 @@ for (let i = 0; i < rounds; i++) {
 await browser.close();
 const middle = (ms) => [...ms].sort((a, b) => a - b)[Math.floor(ms.length / 2)];
 const told = (name, ms, most) =>
-  console.log(
-    `${name}: middle ${middle(ms).toFixed(0)} ms, most ${Math.max(...ms).toFixed(0)} ms (wanted: ${most} ms)`,
-  );
+  console.log(`${name}: middle ${middle(ms).toFixed(0)} ms, most ${Math.max(...ms).toFixed(0)} ms (wanted: ${most} ms)`);
 told('wall, laid out for the first time in this page', cold, 1500);
 told('wall, from what was laid out before', kept, 300);

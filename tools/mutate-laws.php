@@ -16,16 +16,17 @@ use PhpParser\ParserFactory;
 
 const ROOMS = ['Rules', 'Sizing', 'Solve'];
 
-/** Printed tables and known figures of others, and a simulator. */
-const OUTSIDE = [
+/** Printed tables and known figures of others. */
+const TABLES = [
     'tests/Outside/PrintedTablesTest.php',
     'tests/Outside/PublishedFiguresTest.php',
     'tests/Outside/WorkedExamplesTest.php',
     'tests/Outside/ReferenceValuesTest.php',
     'tests/Outside/TradeFactsTest.php',
-    'tests/Outside/DirectGroupsTest.php',
-    'tests/Outside/SpiceTest.php',
 ];
+
+/** A simulator. */
+const SIMULATOR = ['tests/Outside/DirectGroupsTest.php', 'tests/Outside/SpiceTest.php'];
 
 /** What goes through the states of a rig: every state and every single failure is tried beside it. */
 const SEARCHES = '#/Rules/(Search|Undoing|Histories|Hazards|Distances|Judge|Ways|Coverage|FailedContacts)[.]php$#';
@@ -52,7 +53,7 @@ function judges(string $at, string $keep): array
             ' | head -n -1)" = "$(head -n -1 ' .
             escapeshellarg("{$keep}/second.txt") .
             ')"',
-        'outside tables and figures' => $pest(...$solver ? OUTSIDE : array_slice(OUTSIDE, 0, 5)),
+        'outside tables and figures' => $pest(...TABLES, ...$solver ? SIMULATOR : []),
     ];
 }
 

@@ -24,7 +24,11 @@ for (const [name, views] of Object.entries(rigs)) {
     const drawing = await layoutWall(walls, false, (graph) => elk.layout(graph));
     const ms = performance.now() - since;
     const m = measure(wall, drawing, LAPTOP);
-    const tall = measure(wall, await layoutWall(walls, true, (graph) => elk.layout(graph)), TABLET);
+    const tall = measure(
+      wall,
+      await layoutWall(walls, true, (graph) => elk.layout(graph)),
+      TABLET,
+    );
     const wrong = [...m.overlaps, ...m.underPlates, ...tall.overlaps, ...tall.underPlates.map((w) => `tall: ${w}`)];
     console.log(
       `${name}, ${view}`.slice(0, 45).padEnd(46),

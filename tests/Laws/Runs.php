@@ -53,18 +53,29 @@ final class Runs
             $volts[] = self::USUAL * $battery->systemV();
         }
         $carried = new Carried($said->rig);
-        $this->whole($said->rig, $carried);
-        $this->runs(AcRun::of($said->rig), $cables);
-        $this->rows(Ruler::of($said->rig, $carried), $cables, $volts);
-        $this->parts(RatedParts::of($said->rig, $carried));
+        $runs = AcRun::of($said->rig);
+        $rows = Ruler::of($said->rig, $carried);
+        $parts = RatedParts::of($said->rig, $carried);
+        $this->whole(
+            $said->rig,
+            array_column($runs, 'kind', 'component'),
+            array_column($rows, 'kind', 'id'),
+            array_column($parts, 'component', 'component'),
+        );
+        $this->runs($runs, $cables);
+        $this->rows($rows, $cables, $volts);
+        $this->parts($parts);
     }
 
-    /** Every cable that carries has a row, and so has every part with a rating. */
-    private function whole(Examination $rig, Carried $carried): void
+    /**
+     * Every cable that carries has a row, called by what it is, and so has every part with a rating.
+     *
+     * @param array<string, string> $runs component => kind
+     * @param array<string, string> $rows element => kind
+     * @param array<string, string> $parts by component
+     */
+    private function whole(Examination $rig, array $runs, array $rows, array $parts): void
     {
-        $runs = array_column(AcRun::of($rig), 'kind', 'component');
-        $rows = array_column(Ruler::of($rig, $carried), 'kind', 'id');
-        $parts = array_column(RatedParts::of($rig, $carried), 'component', 'component');
         foreach ($rig->graph->elements as $id => $element) {
             $this->of = $element->component;
             $alternating = $element->role === Role::L1;
