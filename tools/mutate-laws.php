@@ -44,6 +44,10 @@ function judges(string $at, string $keep): array
 
     return [
         'kept answers of the examples' => 'php -d pcov.enabled=0 artisan hollin:golden --check',
+        // All of them: tools/notice.php looked at those that get there, for some seconds.
+        'samples of the rules' => $pest('tests/Laws/ShownTest.php', 'tests/Core/Rules/SamplesTest.php'),
+        'laws over every rig' => $pest('tests/Laws/AsItIsTest.php'),
+        'edges' => $pest('tests/Laws/EdgesTest.php'),
         ...$solver ? ['laws of the solver' => $pest('tests/Core/Laws')] : [],
         ...preg_match(SEARCHES, $at) ? ['brute force' => $pest('tests/Core/States/GeneratedRigsTest.php')] : [],
         // Its last line counts facts, which is none.
@@ -107,7 +111,10 @@ function mutants(string $file): array
             $node instanceof Node\Const_ &&
             $node->value instanceof Node\Scalar &&
             // How long is tried and how exactly is no limit of a rig.
-            !preg_match('/ROUNDS|STEPS|TOLERANCE|ROUNDING|MOST_SETTINGS/', $node->name->toString()) &&
+            !preg_match(
+                '/ROUNDS|STEPS|PASSES|TOLERANCE|ROUNDING|MOST_SETTINGS|MOST_WAYS|MOST_STARTS|^FLOW$|^RIG$/',
+                $node->name->toString(),
+            ) &&
             is_numeric($text($node->value))
         ) {
             $add('limit times 1.2', $node->value, "1.2 * {$text($node->value)}", $named($node->name->toString()));

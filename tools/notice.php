@@ -12,6 +12,8 @@ declare(strict_types=1);
 
 require dirname(__DIR__) . '/vendor/autoload.php';
 
+use Hollin\Core\Rules\Carried;
+use Hollin\Core\Rules\RatedParts;
 use Hollin\Core\Rules\RuleBook;
 use Hollin\Core\Rules\Ruler;
 use Tests\Laws\Court;
@@ -87,7 +89,8 @@ function answered(string $name): string
     $all = [];
     foreach (views($name) as $rig) {
         $said = Said::of($rig->document, $rig->view);
-        $all[] = [$said->answer(), Ruler::of($said->rig)];
+        $carried = new Carried($said->rig);
+        $all[] = [$said->answer(), Ruler::of($said->rig, $carried), RatedParts::of($said->rig, $carried)];
     }
 
     return hash('xxh128', (string) json_encode($all, JSON_PARTIAL_OUTPUT_ON_ERROR));

@@ -516,15 +516,22 @@ it('sees a row of the sizes that a hand cannot follow', function (): void {
         Ruler::of($said->rig, $carried),
         RatedParts::of($said->rig, $carried),
     ];
-    $broken = function (string $list, array $with, array $is) use ($told, $rows, $parts, $cables): array {
+    $broken = function (string $list, array $with, array $is) use (
+        $told,
+        $rows,
+        $parts,
+        $cables,
+        $said,
+        $carried,
+    ): array {
         $runs = new Runs();
         $of = ['runs' => $told, 'rows' => $rows, 'parts' => $parts][$list];
         $n = array_key_first(array_filter($of, fn(array $r): bool => array_intersect_assoc($with, $r) === $with));
         $of[$n] = $is + $of[$n];
         match ($list) {
             'runs' => $runs->runs($of, $cables),
-            'rows' => $runs->rows($of, $cables, [0.36]),
-            'parts' => $runs->parts($of),
+            'rows' => $runs->rows($of, $cables, [0.36], array_fill_keys(array_column($rows, 'device'), true)),
+            'parts' => [$runs->parts($of), $runs->most($said->rig, $carried, $of)],
         };
 
         return whats($runs);
@@ -540,14 +547,31 @@ it('sees a row of the sizes that a hand cannot follow', function (): void {
         ->toContain('another device than its gauge may have')
         ->and($broken('runs', $branch, ['suits' => 'awg:6']))
         ->toContain('not the smallest gauge that suits')
+        ->and($broken('rows', ['kind' => 'alternating'], ['shortA' => 4000.0]))
+        ->toContain("a bank's short in an alternating run")
         ->and($broken('rows', ['kind' => 'positive'], ['dropLimitV' => 0.5]))
         ->toContain('another drop than three per cent is usual')
         ->and($broken('rows', ['kind' => 'alternating'], ['trouble' => [['kind' => 'load', 'words' => '']]]))
         ->toContain('what is out of order by its figures is not what is told')
+        ->and($broken('rows', ['device' => 'Factory inverter fuse'], ['breaksA' => null]))
+        ->toContain('what its device breaks is known and not told')
+        ->and($broken('parts', ['kind' => 'device'], ['carriesA' => 0.3]))
+        ->toContain('a part carries something else than its contacts')
         ->and($broken('parts', ['kind' => 'device'], ['used' => 7.0]))
         ->toContain('the share that is used is not that of its figures')
         ->and($broken('parts', ['kind' => 'device'], ['trouble' => ['hot', 'hotter', 'hottest']]))
         ->toContain('what is out of order by its figures is not what is told');
+});
+
+it('sees a bar that is not among the parts', function (): void {
+    $rig = knownRig('bellows-trailer', 'as_found');
+    $said = Said::of($rig->document, $rig->view);
+    $runs = new Runs();
+    $runs->hold($rig, $said);
+    expect($runs->broken)->toBe([])->and($said->rig->graph->junctions)->not->toBe([]);
+    $parts = RatedParts::of($said->rig, new Carried($said->rig));
+    $runs->whole($said->rig, [], [], array_filter($parts, fn(array $p): bool => $p['kind'] !== 'bar'));
+    expect(whats($runs))->toContain('a bar is not among the parts');
 });
 
 it('sees an edge that has moved', function (): void {

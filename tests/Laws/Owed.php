@@ -20,7 +20,7 @@ final class Owed
         'sizes' => 0,
         'prices' => 0,
         'runs' => 0,
-        'verdict' => 561,
+        'verdict' => 353,
         'weights' => 40,
         'worse' => 3,
     ];
@@ -69,7 +69,7 @@ final class Owed
 
     private function tried(Court $court, string $name): bool
     {
-        [$law, $rig, $step] = explode(' | ', $name);
+        [$law, $rig, $step] = [...explode(' | ', $name), ''];
 
         return isset($court->tried["{$law} | {$rig} | " . ($law === 'back' ? '' : $step)]);
     }

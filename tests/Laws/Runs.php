@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Laws;
 
+use Hollin\Core\Network\Battery;
 use Hollin\Core\Network\Role;
 use Hollin\Core\Reference\Cable;
 use Hollin\Core\Rules\AcRun;
@@ -56,15 +57,11 @@ final class Runs
         $runs = AcRun::of($said->rig);
         $rows = Ruler::of($said->rig, $carried);
         $parts = RatedParts::of($said->rig, $carried);
-        $this->whole(
-            $said->rig,
-            array_column($runs, 'kind', 'component'),
-            array_column($rows, 'kind', 'id'),
-            array_column($parts, 'component', 'component'),
-        );
+        $this->whole($said->rig, array_column($runs, 'kind', 'component'), array_column($rows, 'kind', 'id'), $parts);
         $this->runs($runs, $cables);
-        $this->rows($rows, $cables, $volts);
+        $this->rows($rows, $cables, $volts, self::breaking($said->rig));
         $this->parts($parts);
+        $this->most($said->rig, $carried, $parts);
     }
 
     /**
@@ -72,10 +69,20 @@ final class Runs
      *
      * @param array<string, string> $runs component => kind
      * @param array<string, string> $rows element => kind
-     * @param array<string, string> $parts by component
+     * @param list<array<string, mixed>> $parts
      */
-    private function whole(Examination $rig, array $runs, array $rows, array $parts): void
+    public function whole(Examination $rig, array $runs, array $rows, array $parts): void
     {
+        $bars = array_column(
+            array_filter($parts, fn(array $p): bool => $p['kind'] === 'bar'),
+            'component',
+            'component',
+        );
+        foreach ($rig->graph->junctions as [$component]) {
+            $this->of = $component;
+            $this->claim(isset($bars[$component]), 'a bar is not among the parts');
+        }
+        $parts = array_column($parts, 'component', 'component');
         foreach ($rig->graph->elements as $id => $element) {
             $this->of = $element->component;
             $alternating = $element->role === Role::L1;
@@ -83,7 +90,10 @@ final class Runs
             $part = $rig->graph->partAt($element->component);
             if ($element->cable !== null) {
                 $kind = $part?->is('circuit') === true ? 'branch' : ($part?->is('inlet') === true ? 'cord' : 'feeder');
-                $this->claim(!$alternating || $runs[$element->component] === $kind, 'a run is called something else');
+                $this->claim(
+                    !$alternating || ($runs[$element->component] ?? null) === $kind,
+                    'a run is called something else',
+                );
                 $pole = $element->role === Role::DcNegative ? 'negative' : 'positive';
                 $this->claim(
                     !isset($rows[$id]) || $rows[$id] === ($alternating ? 'alternating' : $pole),
@@ -117,16 +127,69 @@ final class Runs
      * @param list<array<string, mixed>> $rows
      * @param array<string, Cable> $cables by element
      * @param list<float> $usual drops of the rig's batteries, V
+     * @param array<string, true> $breaking labels of devices of which it is known what they break
      */
-    public function rows(array $rows, array $cables, array $usual): void
+    public function rows(array $rows, array $cables, array $usual, array $breaking = []): void
     {
         foreach ($rows as $row) {
             $this->of = $row['id'];
             $this->held++;
             $alternating = $row['kind'] === 'alternating';
             $this->row($row, $cables[$row['id']]->parallel, $alternating ? [self::USUAL * 120] : $usual);
+            $this->claim(
+                $alternating ? $row['shortA'] === null && $row['breaksA'] === null : true,
+                "a bank's short in an alternating run",
+            );
+            $this->claim(
+                $alternating || !$row['shortA'] || !isset($breaking[$row['device']]) || $row['breaksA'] !== null,
+                'what its device breaks is known and not told',
+            );
         }
         $this->worstFirst($rows);
+    }
+
+    /** @return array<string, true> labels of devices that break a known current at any volts of the rig */
+    private static function breaking(Examination $rig): array
+    {
+        $systems = array_map(fn(Battery $b): float => $b->systemV(), $rig->graph->batteries);
+        // No bank is charged above so much of its nominal volts.
+        $highest = 1.25 * ($systems === [] ? 0.0 : max($systems));
+        $known = $unknown = [];
+        foreach ($rig->graph->elements as $element) {
+            if ($element->rating?->protects === true) {
+                // What stands in a panel or a load is not asked what it breaks.
+                $breaks =
+                    $element->rating->family?->interruptingA($highest) !== null &&
+                    $rig->graph->partAt($element->component)?->is('dc_fuse') === true;
+                $label = $rig->graph->label($element->component);
+                $breaks ? ($known[$label] = true) : ($unknown[$label] = true);
+            }
+        }
+
+        return array_diff_key($known, $unknown);
+    }
+
+    /**
+     * Of the contacts of one part the one that carries most speaks for it.
+     *
+     * @param list<array<string, mixed>> $parts
+     */
+    public function most(Examination $rig, Carried $carried, array $parts): void
+    {
+        $most = [];
+        foreach ($rig->graph->elements as $id => $element) {
+            if ($element->cable === null && ($element->ratingA() !== null || isset($rig->graph->joints[$id]))) {
+                $amps = round($carried->by[$id][0] ?? 0.0, 1);
+                $most[$element->component] = max($most[$element->component] ?? 0.0, $amps);
+            }
+        }
+        foreach ($parts as $part) {
+            $this->of = $part['component'];
+            $this->claim(
+                $part['kind'] === 'bar' || ($part['carriesA'] ?? 0.0) === ($most[$part['component']] ?? null),
+                'a part carries something else than its contacts',
+            );
+        }
     }
 
     /** @param list<array<string, mixed>> $parts */
