@@ -530,7 +530,10 @@ it('sees a row of the sizes that a hand cannot follow', function (): void {
         $of[$n] = $is + $of[$n];
         match ($list) {
             'runs' => $runs->runs($of, $cables),
-            'rows' => $runs->rows($of, $cables, [0.36], array_fill_keys(array_column($rows, 'device'), true)),
+            'rows' => [
+                $runs->rows($of, $cables, [0.36], array_fill_keys(array_column($rows, 'device'), true)),
+                $runs->shorts($said->rig, $of),
+            ],
             'parts' => [$runs->parts($of), $runs->most($said->rig, $carried, $of)],
         };
 
@@ -553,6 +556,8 @@ it('sees a row of the sizes that a hand cannot follow', function (): void {
         ->toContain('another drop than three per cent is usual')
         ->and($broken('rows', ['kind' => 'alternating'], ['trouble' => [['kind' => 'load', 'words' => '']]]))
         ->toContain('what is out of order by its figures is not what is told')
+        ->and($broken('rows', ['id' => 'ld_house.wire'], ['shortA' => null]))
+        ->toContain('another short than at either end')
         ->and($broken('rows', ['device' => 'Factory inverter fuse'], ['breaksA' => null]))
         ->toContain('what its device breaks is known and not told')
         ->and($broken('parts', ['kind' => 'device'], ['carriesA' => 0.3]))

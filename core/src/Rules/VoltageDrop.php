@@ -46,6 +46,12 @@ final class VoltageDrop implements RigRule
                     Sample::choose('in_line'),
                     Sample::set('ld_bar_inv', '/cable/lengthM', ['value' => 7, 'basis' => 'measured']),
                 ),
+                Sample::found(
+                    'a long lead of a thinner cable',
+                    Sample::choose('in_line'),
+                    Sample::set('ld_bar_inv', '/cable/lengthM', ['value' => 5, 'basis' => 'measured']),
+                    Sample::set('ld_bar_inv', '/cable/size', ['value' => 'awg:1/0', 'basis' => 'measured']),
+                ),
                 Sample::silent('the usual bank chain', Sample::choose('in_line')),
             ],
         );
