@@ -175,40 +175,37 @@ $tell = function (string $law) use (&$moved, $rigs): never {
     exit(0);
 };
 try {
-    // What a rule says of itself first: its samples, then those of other rules that get there.
+    // What a rule says of itself first, then of others for a while: on its samples, on rigs that show it, at its edges.
     $rules = [];
     foreach (RuleBook::rules() as $rule) {
-        $definition = $rule::definition();
-        $rules[$definition->id] = $rule;
-        foreach ($definition->samples as $sample) {
-            $own = $rule instanceof $class;
-            if (
-                ($own || isset($rigs["{$definition->id}: {$sample->title}"])) &&
-                spent() - $since < ($own ? PATIENCE : PATIENCE / 5)
-            ) {
-                Spoken::of($definition->id, $sample) === Spoken::expected($definition->id, $sample)
-                    ? null
-                    : $tell('samples of the rules');
-            }
-        }
+        $rules[$rule::definition()->id] = $rule;
     }
-    foreach (array_keys(Shown::read()) as $name) {
-        [$of, $title] = explode(' | ', $name);
+    $look = function (string $law, string $of, bool $gets, int $share, Closure $holds) use (
+        $rules,
+        $class,
+        $since,
+        $tell,
+    ) {
         $own = ($rules[$of] ?? null) instanceof $class;
-        if (($own || isset($rigs[explode(' [', $title)[0]])) && spent() - $since < ($own ? PATIENCE : PATIENCE / 2)) {
-            Shown::of($name) === Shown::read()[$name] ? null : $tell('samples of the rules');
+        if (($own || $gets) && spent() - $since < ($own ? PATIENCE : PATIENCE / $share) && !$holds()) {
+            $tell($law);
+        }
+    };
+    foreach ($rules as $of => $rule) {
+        foreach ($rule::definition()->samples as $sample) {
+            $says = fn(): bool => Spoken::of($of, $sample) === Spoken::expected($of, $sample);
+            $look('samples of the rules', $of, isset($rigs["{$of}: {$sample->title}"]), 5, $says);
         }
     }
-    // At which figures it changes its mind; a rule's own first.
+    foreach (Shown::read() as $name => $said) {
+        [$of, $title] = explode(' | ', $name);
+        $shows = fn(): bool => Shown::of($name) === $said;
+        $look('samples of the rules', $of, isset($rigs[explode(' [', $title)[0]]), 2, $shows);
+    }
     foreach (Edges::lines() as $line) {
         [$of, $title] = explode(' | ', $line);
-        $own = ($rules[$of] ?? null) instanceof $class;
-        if (
-            ($own || (isset($rigs["{$of}: {$title}"]) && crc32($line) % 8 === 0)) &&
-            spent() - $since < ($own ? PATIENCE : PATIENCE / 2)
-        ) {
-            Edges::holds($line) ? null : $tell('edges');
-        }
+        $gets = isset($rigs["{$of}: {$title}"]) && crc32($line) % 8 === 0;
+        $look('edges', $of, $gets, 2, fn(): bool => Edges::holds($line));
     }
     $others = array_slice($rigs, COMPARED);
     $every = max(1, intdiv(count($others), COMPARED));
