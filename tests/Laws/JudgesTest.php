@@ -9,6 +9,7 @@ use Hollin\Core\Rules\Carried;
 use Hollin\Core\Rules\Prevented;
 use Hollin\Core\Rules\RatedParts;
 use Hollin\Core\Rules\Ruler;
+use Hollin\Core\Rules\Ways;
 use Hollin\Core\Rules\Sample;
 use Hollin\Core\Rules\VoltageDrop;
 use Hollin\Core\Solve\LoadFlow;
@@ -567,6 +568,32 @@ it('sees a row of the sizes that a hand cannot follow', function (): void {
         ->and($broken('parts', ['kind' => 'device'], ['trouble' => ['hot', 'hotter', 'hottest']]))
         ->toContain('what is out of order by its figures is not what is told');
 });
+
+it('sees a way that is called by other slips than its own', function (Ways $ways, ?string $wrong): void {
+    expect(Verdict::wrongWay((array) $ways))->toBe($wrong);
+})->with([
+    'always' => [Ways::slips(0, 'on shore'), null],
+    'two slips' => [Ways::slips(2, 'x'), null],
+    'remote' => [Ways::slips(3, 'x')->orFailing('a relay welded', 1), null],
+    'outside, with a slip' => [Ways::outside('reversed, and one slip: bypassed', 1), null],
+    'outside, its slip left out' => [Ways::outside('reversed', 1), 'a way says other slips than it takes'],
+    'always, by a slip' => [
+        new Ways('always', Ways::slips(1, 'x')->pairs, 'always, x'),
+        'a way is called by other slips or failures than its own',
+    ],
+    'one slip, said as two' => [
+        new Ways('slips', Ways::slips(1, 'x')->pairs, 'two slips: x'),
+        'a way says other slips than it takes',
+    ],
+    'a slip, said as one from outside' => [
+        new Ways('outside', Ways::outside('x')->pairs, 'without any slip: x'),
+        'a way is outside the rig, or not, and says otherwise',
+    ],
+    'a failure that takes as many slips' => [
+        Ways::slips(1, 'x')->orFailing('y', 1),
+        'a pair is no easier than another',
+    ],
+]);
 
 it('sees a bar that is not among the parts', function (): void {
     $rig = knownRig('bellows-trailer', 'as_found');

@@ -59,6 +59,48 @@ final class Verdict
         $this->counts();
         $this->gravity();
         $this->joined();
+        foreach ($this->said->findings as $f) {
+            $wrong = self::wrongWay($f['ways']);
+            if ($wrong !== null) {
+                $this->break($f['rule'], $f['components'], $wrong, $f['ways']['words']);
+            }
+        }
+    }
+
+    /**
+     * A way is called by its slips and failures, in its words too, and of its pairs none is harder in both than another.
+     *
+     * @param array{kind: string, pairs: list<array{slips: int, failures: int, words: string}>, words: string} $ways
+     * @return ?string null when it is right
+     */
+    public static function wrongWay(array $ways): ?string
+    {
+        [$slips, $failures] = [$ways['pairs'][0]['slips'], $ways['pairs'][0]['failures']];
+        $counted = [1 => 'one slip', 2 => 'two slips'][$slips] ?? "{$slips} slips";
+        $right = match ($ways['kind']) {
+            'always', 'outage', 'passing' => $slips === 0 && $failures === 0,
+            'slips' => $slips >= 1 && $slips <= 2 && $failures === 0,
+            'remote' => $slips > 2 && $failures === 0,
+            'outside' => $failures === 1,
+            default => false,
+        };
+        if (!$right) {
+            return 'a way is called by other slips or failures than its own';
+        }
+        $told = preg_match('/\b(one slip|two slips|\d+ slips)\b/', explode('; or by', $ways['words'])[0], $found);
+        if (($told === 1 ? $found[1] : '0 slips') !== $counted && !($slips === 0 && $told === 0)) {
+            return 'a way says other slips than it takes';
+        }
+        if (($ways['kind'] === 'outside') !== str_starts_with($ways['words'], 'one failure, outside the rig: ')) {
+            return 'a way is outside the rig, or not, and says otherwise';
+        }
+        foreach (array_slice($ways['pairs'], 1) as $other) {
+            if ($other['failures'] <= $failures || $other['slips'] >= $slips) {
+                return 'a pair is no easier than another';
+            }
+        }
+
+        return null;
     }
 
     /** Where sources without a common phase are joined nothing is solved; where nothing is solved a finding says so. */
