@@ -68,7 +68,7 @@ final class Verdict
     }
 
     /**
-     * A way is called by its slips and failures, in its words too, and of its pairs none is harder in both than another.
+     * A way is called by its slips and failures, in its words too; no pair is harder in both than another.
      *
      * @param array{kind: string, pairs: list<array{slips: int, failures: int, words: string}>, words: string} $ways
      * @return ?string null when it is right
