@@ -44,10 +44,8 @@ function judges(string $at, string $keep): array
 
     return [
         'kept answers of the examples' => 'php -d pcov.enabled=0 artisan hollin:golden --check',
-        // All of them: tools/notice.php looked at those that get there, for some seconds.
+        // All of them, as all rigs below: tools/notice.php looked at those that get there, for some seconds.
         'samples of the rules' => $pest('tests/Laws/ShownTest.php', 'tests/Core/Rules/SamplesTest.php'),
-        'laws over every rig' => $pest('tests/Laws/AsItIsTest.php'),
-        'edges' => $pest('tests/Laws/EdgesTest.php'),
         ...$solver ? ['laws of the solver' => $pest('tests/Core/Laws')] : [],
         ...preg_match(SEARCHES, $at) ? ['brute force' => $pest('tests/Core/States/GeneratedRigsTest.php')] : [],
         // Its last line counts facts, which is none.
@@ -58,6 +56,8 @@ function judges(string $at, string $keep): array
             escapeshellarg("{$keep}/second.txt") .
             ')"',
         'outside tables and figures' => $pest(...TABLES, ...$solver ? SIMULATOR : []),
+        'laws over every rig' => $pest('tests/Laws/AsItIsTest.php'),
+        'edges' => $pest('tests/Laws/EdgesTest.php'),
     ];
 }
 

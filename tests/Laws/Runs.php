@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Laws;
 
 use Hollin\Core\Network\Battery;
+use Hollin\Core\Network\Element;
 use Hollin\Core\Network\Role;
 use Hollin\Core\Reference\Cable;
 use Hollin\Core\Rules\AcRun;
@@ -164,7 +165,7 @@ final class Runs
     {
         $fuses = $at = [];
         foreach ($rig->graph->elements as $element) {
-            if ($rig->graph->partAt($element->component)?->is('dc_fuse') === true) {
+            if (self::isFuse($rig, $element)) {
                 $fuses[$rig->graph->label($element->component)] = true;
             }
         }
@@ -194,15 +195,18 @@ final class Runs
         foreach ($rig->graph->elements as $element) {
             if ($element->rating?->protects === true) {
                 // What stands in a panel or a load is not asked what it breaks.
-                $breaks =
-                    $element->rating->family?->interruptingA($highest) !== null &&
-                    $rig->graph->partAt($element->component)?->is('dc_fuse') === true;
+                $breaks = $element->rating->family?->interruptingA($highest) !== null && self::isFuse($rig, $element);
                 $label = $rig->graph->label($element->component);
                 $breaks ? ($known[$label] = true) : ($unknown[$label] = true);
             }
         }
 
         return array_diff_key($known, $unknown);
+    }
+
+    private static function isFuse(Examination $rig, Element $element): bool
+    {
+        return $rig->graph->partAt($element->component)?->is('dc_fuse') === true;
     }
 
     /**

@@ -59,6 +59,11 @@ final class Verdict
         $this->counts();
         $this->gravity();
         $this->joined();
+        $this->ways();
+    }
+
+    private function ways(): void
+    {
         foreach ($this->said->findings as $f) {
             $wrong = self::wrongWay($f['ways']);
             if ($wrong !== null) {
@@ -87,8 +92,8 @@ final class Verdict
         if (!$right) {
             return 'a way is called by other slips or failures than its own';
         }
-        $told = preg_match('/\b(one slip|two slips|\d+ slips)\b/', explode('; or by', $ways['words'])[0], $found);
-        if (($told === 1 ? $found[1] : '0 slips') !== $counted && !($slips === 0 && $told === 0)) {
+        preg_match('/\b(one slip|two slips|\d+ slips)\b/', explode('; or by', $ways['words'])[0], $told);
+        if (($told[1] ?? '0 slips') !== $counted) {
             return 'a way says other slips than it takes';
         }
         if (($ways['kind'] === 'outside') !== str_starts_with($ways['words'], 'one failure, outside the rig: ')) {
